@@ -1,0 +1,52 @@
+/** The workspaces as Jest projects, compiled by SWC to CommonJS (no --experimental-vm-modules). */
+const swc = {
+  '^.+\\.[cm]?[jt]sx?$': [
+    '@swc/jest',
+    {
+      jsc: {
+        target: 'es2023',
+        parser: { syntax: 'typescript', tsx: true, decorators: true },
+        transform: {
+          legacyDecorator: true,
+          decoratorMetadata: true,
+          useDefineForClassFields: false,
+          react: { runtime: 'automatic' },
+        },
+      },
+      module: { type: 'commonjs' },
+      sourceMaps: 'inline',
+    },
+  ],
+};
+// Published as ES modules only, so they must be compiled too.
+const esmOnly = [
+  '@nestjs',
+  'file-type',
+  'strtok3',
+  'token-types',
+  'uint8array-extras',
+  '@tokenizer',
+  '@borewit',
+  'd3-[a-z-]+',
+  'internmap',
+];
+
+const project = (displayName, rootDir, extra = {}) => ({
+  displayName,
+  rootDir,
+  transform: swc,
+  transformIgnorePatterns: [`/node_modules/(?!(${esmOnly.join('|')})/)`],
+  testMatch: ['**/*.test.ts?(x)'],
+  modulePathIgnorePatterns: ['/dist/'],
+  testEnvironment: 'node',
+  testEnvironmentOptions: { customExportConditions: ['source', 'node', 'node-addons'] },
+  ...extra,
+});
+
+export default {
+  projects: [
+    project('core', 'packages/core'),
+    project('server', 'apps/server', { setupFiles: ['reflect-metadata'] }),
+    project('web', 'apps/web'),
+  ],
+};

@@ -1,0 +1,142 @@
+import { deltaE00 } from '../../colour/deltaE00.ts';
+import { cautionText } from '../../material/cautions.ts';
+import { type Caution } from '../../material/material.ts';
+import { predictLab } from '../../pigment/mixer.ts';
+import { cured } from '../../pigment/stage.ts';
+import { printNumber, printSignificant } from '../../units/print.ts';
+import { potComposition } from '../composition.ts';
+import { type PrepPot, type PrepRow } from '../prep.ts';
+import { type Check, type PlanFacts } from './check.ts';
+
+/** Runs a rule over every dose that is more than nothing. */
+function eachDose(
+  facts: PlanFacts,
+  rule: (row: PrepRow, pot: PrepPot) => Omit<Check, 'place'> | null,
+): Check[] {
+  return facts.prep.pots.flatMap((pot) =>
+    pot.rows.flatMap((row) => {
+      const found = row.row.dose > 0 ? rule(row, pot) : null;
+      return found
+        ? [{ ...found, place: { at: 'dose', potId: pot.pot.id, rowId: row.row.id } as const }]
+        : [];
+    }),
+  );
+}
+
+const BEYOND_CEILING: readonly Caution[] = ['stains', 'brittle', 'rivers', 'fast', 'heat', 'sensitiser'];
+
+export const checkDoseOver = (facts: PlanFacts): Check[] =>
+  eachDose(facts, ({ row, material }) => {
+    const ceiling = material.window?.ceiling;
+    if (ceiling === undefined || row.dose <= ceiling) return null;
+    const why = BEYOND_CEILING.filter((c) => material.cautions.includes(c)).map((c) => cautionText[c]);
+    return {
+      id: 'dose-over',
+      level: 'warn',
+      sentence: `${material.name} is above its ceiling. ${why.join(' ')}`.trim(),
+      arithmetic: `${printSignificant(row.dose, 3)} g/kg against ${printSignificant(ceiling, 3)} g/kg oils`,
+      remedy: `Bring it to ${printSignificant(ceiling, 3)} g/kg or less.`,
+    };
+  });
+
+export const checkTooSmall = (facts: PlanFacts): Check[] =>
+  eachDose(facts, ({ material, wanted, measured }) => {
+    if (!measured.tooSmall) return null;
+    const limit =
+      measured.spoonSum === null
+        ? `two divisions of a ${printNumber(facts.measuring.scaleDivision, 2)} g scale`
+        : 'half the smallest spoon';
+    return {
+      id: 'too-small-to-weigh',
+      level: 'tip',
+      sentence: `${printSignificant(wanted, 2)} g of ${material.name} is too little to measure well.`,
+      arithmetic: `under ${limit}`,
+      remedy: 'Make a stock dispersion and dose that instead.',
+    };
+  });
+
+export const checkAlkaliUnstable = (facts: PlanFacts): Check[] =>
+  eachDose(facts, ({ material }) => {
+    const unstable = material.cautions.includes('alkali-unstable');
+    if (!unstable && !material.cautions.includes('alkali-shift')) return null;
+    return {
+      id: 'alkali-unstable',
+      level: 'warn',
+      sentence: unstable
+        ? `${material.name} does not live through lye: the cured colour shown is what it turns into.`
+        : `${material.name} shifts in alkali: the cured colour shown counts on that.`,
+      arithmetic: '',
+      remedy: 'Choose an alkali-proof colourant if you want the colour in the jar.',
+    };
+  });
+
+/** Keeps less than this share of its colour to cure or in light: warn. */
+export const FADES_BELOW = 0.7;
+
+export const checkFades = (facts: PlanFacts): Check[] =>
+  eachDose(facts, ({ material }) => {
+    const keeps = material.optics?.fading?.remains ?? 1;
+    if (keeps >= FADES_BELOW) return null;
+    return {
+      id: 'fades',
+      level: 'warn',
+      sentence: `${material.name} fades: about ${printNumber(keeps * 100, 0)} % of its colour lasts in light.`,
+      arithmetic: '',
+      remedy: 'Keep bars in the dark, or choose a steadier colour.',
+    };
+  });
+
+/** Below this distance from the uncoloured pot nothing is seen. */
+export const FAINT_BELOW = 2;
+
+export const checkDoseFaint = (facts: PlanFacts): Check[] =>
+  eachDose(facts, ({ row, material }, { pot }) => {
+    if (!material.optics) return null;
+    const { canvas } = potComposition(facts.plan, pot);
+    const alone = predictLab(canvas, [{ optics: material.optics, dose: row.dose }], cured());
+    const distance = deltaE00(alone, facts.uncoloured.get(pot.id)!);
+    if (distance >= FAINT_BELOW) return null;
+    return {
+      id: 'dose-faint',
+      level: 'tip',
+      sentence: `${material.name} would hardly show at this dose.`,
+      arithmetic: `ΔE00 ${printNumber(distance, 1)} from the uncoloured pot`,
+      remedy: material.window?.faint
+        ? `It starts to show near ${printSignificant(material.window.faint, 2)} g/kg.`
+        : 'Use more, or leave it out.',
+    };
+  });
+
+/** Rounding that moves the pot further than this is worth telling. */
+export const ROUNDING_SHIFT = 1.5;
+
+/** ΔE00 at cure between the pot as planned and as it can be measured; 0 for an empty pot. */
+export function roundingShift(facts: PlanFacts, { pot, oils, rows }: PrepPot): number {
+  if (!(oils > 0)) return 0;
+  const measured = {
+    ...pot,
+    doses: pot.doses.map((d, i) => ({
+      ...d,
+      dose: ((rows[i]!.measured.mass * 1000) / oils) as typeof d.dose,
+    })),
+  };
+  const { canvas, parts } = potComposition(facts.plan, measured);
+  return deltaE00(predictLab(canvas, parts, cured()), facts.cured.get(pot.id)!);
+}
+
+export function checkRounding(facts: PlanFacts): Check[] {
+  return facts.prep.pots.flatMap((p): Check[] => {
+    const shift = roundingShift(facts, p);
+    if (shift <= ROUNDING_SHIFT) return [];
+    return [
+      {
+        id: 'rounding-shifts-colour',
+        level: 'tip',
+        place: { at: 'pot', potId: p.pot.id },
+        sentence: `Rounding to what you can measure moves ${p.pot.name} visibly.`,
+        arithmetic: `ΔE00 ${printNumber(shift, 1)} between planned and measured`,
+        remedy: 'Use a finer scale or a stock dispersion for the smallest amount.',
+      },
+    ];
+  });
+}

@@ -1,0 +1,65 @@
+import { buildOptics, type Appearance } from '../../pigment/buildOptics.ts';
+import { type Optics } from '../../pigment/optics.ts';
+import { type Carrier, type CarrierMedium, type Material, type MaterialKind } from '../material.ts';
+
+/** A dose window as the tables write it: faint, typical, ceiling in g/kg oils; null for no faint dose. */
+export type WindowRow = readonly [faint: number | null, typical: number, ceiling: number];
+
+const LIQUIDS: Readonly<Record<string, CarrierMedium>> = {
+  O: 'oil',
+  W: 'water',
+  G: 'glycerin',
+  L: 'lye-water',
+  B: 'batch-oils',
+  I: 'infusion',
+  T: 'trace',
+  P: 'top',
+};
+
+/** `"O 2, W 2, B"` → carriers: a letter, and parts of liquid to one of powder where one is weighed out. */
+export function carriersFrom(text: string): Carrier[] {
+  return text.split(',').map((part) => {
+    const [letter, ratio] = part.trim().split(' ');
+    const medium = LIQUIDS[letter ?? ''];
+    if (!medium) throw new RangeError(`Unknown carrier "${part}"`);
+    return { medium, ratio: Number(ratio ?? 0) };
+  });
+}
+
+export type MaterialRow = Partial<Omit<Material, 'window' | 'carriers' | 'optics'>> & {
+  readonly id: string;
+  readonly name: string;
+  readonly window?: WindowRow;
+  readonly carriers?: string;
+  /** Looks at the typical dose; `dose` and `colour` are taken from the row. */
+  readonly looks?: Omit<Appearance, 'dose' | 'colour'>;
+  readonly optics?: Optics;
+};
+
+const TYPICAL = 'Typical figure; check your supplier';
+
+/** A row of the starting shelf → a full material, its default curve fitted. */
+export function materialFrom(kind: MaterialKind, row: MaterialRow): Material {
+  const { looks, optics, window, carriers, ...rest } = row;
+  const colour = row.colour ?? null;
+  if (looks && (!colour || !window)) throw new RangeError(`${row.id}: looks need a colour and a window`);
+  return {
+    colourIndex: '',
+    bulkDensity: null,
+    pace: 1,
+    cautions: [],
+    claims: ['vegan', 'palm-free', 'nut-free'],
+    behaviour: '',
+    source: TYPICAL,
+    pricePerGram: null,
+    inStock: false,
+    oil: null,
+    scent: null,
+    ...rest,
+    kind,
+    colour,
+    window: window ? { faint: window[0], typical: window[1], ceiling: window[2] } : null,
+    carriers: carriers ? carriersFrom(carriers) : [],
+    optics: looks && colour && window ? buildOptics({ ...looks, dose: window[1], colour }) : (optics ?? null),
+  };
+}

@@ -1,0 +1,28 @@
+import { type Material, type MaterialKind } from '../material.ts';
+import { additives, scents, scrubs } from './additives.ts';
+import { dyes, fluorescents, micas } from './brights.ts';
+import { type MaterialRow, materialFrom } from './build.ts';
+import { botanicals, clays } from './naturals.ts';
+import { oils } from './oils.ts';
+import { pigments } from './pigments.ts';
+
+const tables: readonly (readonly [MaterialKind, readonly MaterialRow[]])[] = [
+  ['pigment', pigments],
+  ['mica', micas],
+  ['fluorescent', fluorescents],
+  ['dye', dyes],
+  ['clay', clays],
+  ['botanical', botanicals],
+  ['scrub', scrubs],
+  ['additive', additives],
+  ['oil', oils],
+  ['scent', scents],
+];
+
+let shelf: readonly Material[] | undefined;
+
+/** The starting shelf: every material with its default curve. Built on first use (some tenths of a second). */
+export function startingShelf(): readonly Material[] {
+  shelf ??= tables.flatMap(([kind, rows]) => rows.map((row) => materialFrom(kind, row)));
+  return shelf;
+}

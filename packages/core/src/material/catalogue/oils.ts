@@ -1,0 +1,63 @@
+import { type OilFacts } from '../material.ts';
+import { type MaterialRow } from './build.ts';
+
+type Row = readonly [
+  id: string,
+  name: string,
+  sapKoh: number,
+  saturated: number | null,
+  pace: OilFacts['pace'],
+  tints: readonly [carotenoid: number, chlorophyll: number, brown: number],
+];
+
+/** Typical saponification values (mg KOH/g; ranges of ± 3 % are normal), saturated %, pace and tints 0–10. */
+const rows: readonly Row[] = [
+  ['olive', 'Olive', 190, 15, 'slow', [2, 2, 0]],
+  ['olive-pomace', 'Olive pomace', 188, 15, 'fast', [2, 5, 1]],
+  ['coconut', 'Coconut, refined', 257, 91, 'mid', [0, 0, 0]],
+  ['babassu', 'Babassu', 246, 83, 'mid', [0, 0, 0]],
+  ['palm', 'Palm, refined', 200, 50, 'mid', [0, 0, 0]],
+  ['palm-unrefined', 'Palm, unrefined', 200, 50, 'mid', [10, 0, 1]],
+  ['palm-kernel', 'Palm kernel', 245, 82, 'fast', [0, 0, 0]],
+  ['castor', 'Castor', 180, 2, 'fast', [0.5, 0, 0]],
+  ['shea', 'Shea butter, refined', 180, 46, 'mid', [0, 0, 0]],
+  ['shea-unrefined', 'Shea butter, unrefined', 180, 46, 'mid', [2, 0, 1]],
+  ['cocoa-butter', 'Cocoa butter', 194, 61, 'fast', [1, 0, 1]],
+  ['mango-butter', 'Mango butter', 190, 49, 'mid', [0, 0, 0]],
+  ['sunflower-ho', 'Sunflower, high-oleic', 189, 9, 'slow', [0.5, 0, 0]],
+  ['sunflower', 'Sunflower', 190, 12, 'slow', [1, 0, 0]],
+  ['rapeseed', 'Rapeseed (canola)', 186, 7, 'slow', [1, 0.5, 0]],
+  ['sweet-almond', 'Sweet almond', 192, 9, 'slow', [0.5, 0, 0]],
+  ['apricot-kernel', 'Apricot kernel', 192, 7, 'slow', [1, 0, 0]],
+  ['avocado', 'Avocado, unrefined', 187, 20, 'mid', [1, 6, 1]],
+  ['rice-bran', 'Rice bran', 187, 20, 'fast', [2, 0, 1]],
+  ['grapeseed', 'Grapeseed', 188, 11, 'slow', [1, 2, 0]],
+  ['hemp', 'Hemp, unrefined', 190, 10, 'slow', [1, 8, 0]],
+  ['soya', 'Soya', 191, 15, 'slow', [1, 0, 0]],
+  ['argan', 'Argan', 191, 19, 'slow', [1, 0, 0]],
+  ['jojoba', 'Jojoba', 92, null, 'slow', [2, 0, 0]],
+  ['lard', 'Lard', 198, 40, 'slow', [0, 0, 0]],
+  ['tallow', 'Beef tallow', 200, 50, 'mid', [0.5, 0, 0]],
+  ['carrot-root', 'Carrot-root infusion (in sunflower)', 190, 12, 'slow', [8, 0, 0]],
+  ['wheat-germ', 'Wheat germ', 185, 18, 'fast', [3, 0, 1]],
+  ['beeswax', 'Beeswax', 94, null, 'fast', [1, 0, 1]],
+];
+
+const animal = new Set(['lard', 'tallow', 'beeswax']);
+const palm = new Set(['palm', 'palm-unrefined', 'palm-kernel']);
+const nut = new Set(['sweet-almond', 'shea', 'shea-unrefined', 'argan']);
+
+export const oils: readonly MaterialRow[] = rows.map(([id, name, sapKoh, saturated, pace, tints]) => ({
+  id: `oil-${id}`,
+  name,
+  pricePerGram: 0.008,
+  claims: [
+    'natural' as const,
+    ...(animal.has(id) ? [] : ['vegan' as const]),
+    ...(palm.has(id) ? [] : ['palm-free' as const]),
+    ...(nut.has(id) ? [] : ['nut-free' as const]),
+  ],
+  cautions: nut.has(id) ? ['allergen' as const] : [],
+  source: 'Typical value, ± 3 % is normal; use your supplier’s',
+  oil: { sapKoh, saturated, pace, carotenoid: tints[0], chlorophyll: tints[1], brown: tints[2] },
+}));

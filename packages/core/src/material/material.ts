@@ -1,0 +1,130 @@
+import { type Optics } from '../pigment/optics.ts';
+
+/** What stands on a maker's shelf. One shape for all kinds; the parts a kind lacks are null. */
+export const MATERIAL_KINDS = [
+  'pigment',
+  'mica',
+  'fluorescent',
+  'dye',
+  'clay',
+  'botanical',
+  'scrub',
+  'additive',
+  'oil',
+  'scent',
+] as const;
+export type MaterialKind = (typeof MATERIAL_KINDS)[number];
+
+/** Kinds that are dosed into a pot (the rest belong to the base or the scent). */
+export const isDosed = (kind: MaterialKind): boolean => kind !== 'oil' && kind !== 'scent';
+
+/** What a powder is dispersed in, or the moment at which it goes in as it is. */
+export const CARRIER_MEDIA = [
+  'oil',
+  'water',
+  'glycerin',
+  'lye-water',
+  'batch-oils',
+  'infusion',
+  'trace',
+  'top',
+] as const;
+export type CarrierMedium = (typeof CARRIER_MEDIA)[number];
+
+/** Media that come as a liquid of their own beside the recipe and are weighed out. */
+export const isWeighedCarrier = (medium: CarrierMedium): boolean =>
+  medium === 'oil' || medium === 'water' || medium === 'glycerin' || medium === 'infusion';
+
+export interface Carrier {
+  readonly medium: CarrierMedium;
+  /** Parts of liquid to one part of powder by weight; 0 where it goes in dry. */
+  readonly ratio: number;
+}
+
+/** Doses in g per kg oils: just seen, a clear mid colour, trouble beyond. Null where not meaningful. */
+export interface DoseWindow {
+  readonly faint: number | null;
+  readonly typical: number;
+  readonly ceiling: number;
+}
+
+export const CLAIMS = ['natural', 'vegan', 'palm-free', 'nut-free'] as const;
+export type Claim = (typeof CLAIMS)[number];
+
+export const CAUTIONS = [
+  'fine-powder',
+  'alkali-unstable',
+  'alkali-shift',
+  'bleeds',
+  'fades',
+  'stains',
+  'brittle',
+  'rivers',
+  'clumps',
+  'fast',
+  'heat',
+  'sensitiser',
+  'allergen',
+  'scratchy',
+  'mould',
+  'restricted-colour',
+  'eats-lye',
+] as const;
+export type Caution = (typeof CAUTIONS)[number];
+
+export interface OilFacts {
+  /** Saponification value in mg KOH per g; null when unknown. */
+  readonly sapKoh: number | null;
+  /** Saturated fatty acids, %. */
+  readonly saturated: number | null;
+  readonly pace: 'slow' | 'mid' | 'fast';
+  /** Tint amounts, 0–10. */
+  readonly carotenoid: number;
+  readonly chlorophyll: number;
+  readonly brown: number;
+}
+
+export interface ScentFacts {
+  /** Most that may be used, g per kg oils. */
+  readonly limit: number;
+  /** Vanillin content, fraction 0–1 (ethyl vanillin counted 1.5 times). */
+  readonly vanillin: number;
+  readonly tan: 'none' | 'slight' | 'moderate' | 'strong';
+  readonly pace: 'slows' | 'none' | 'slight' | 'moderate' | 'strong' | 'seizes';
+}
+
+export interface Material {
+  readonly id: string;
+  readonly kind: MaterialKind;
+  readonly name: string;
+  /** Colour index name or numbers; empty where there is none. */
+  readonly colourIndex: string;
+  /** Stated colour `#rrggbb` at the typical dose, gelled and cured; null for what has no colour. */
+  readonly colour: string | null;
+  readonly window: DoseWindow | null;
+  /** First one is the default. */
+  readonly carriers: readonly Carrier[];
+  /** Loose bulk density in g/ml, for spoons; null when unknown. */
+  readonly bulkDensity: number | null;
+  /** Effect on a pot's working time at the typical dose: 1 none, below 1 faster. */
+  readonly pace: number;
+  readonly cautions: readonly Caution[];
+  readonly claims: readonly Claim[];
+  /** How it behaves, in words. */
+  readonly behaviour: string;
+  /** Where the figures come from. */
+  readonly source: string;
+  readonly pricePerGram: number | null;
+  readonly inStock: boolean;
+  readonly optics: Optics | null;
+  readonly oil: OilFacts | null;
+  readonly scent: ScentFacts | null;
+}
+
+/** Browning of a scent without vanillin, as its equal in g of vanillin per g of scent. */
+export const TAN_AS_VANILLIN: Readonly<Record<ScentFacts['tan'], number>> = {
+  none: 0,
+  slight: 0.006,
+  moderate: 0.02,
+  strong: 0.05,
+};

@@ -1,0 +1,240 @@
+import fc from 'fast-check';
+import { deltaE00 } from '../colour/deltaE00.ts';
+import { type LabD65, labD65FromReflectance } from '../colour/lab.ts';
+import { startingShelf } from '../material/catalogue/index.ts';
+import { shelfItem } from '../testing/plans.ts';
+import { slowLab } from '../testing/slowMixer.ts';
+import { type Canvas, referenceCanvas } from './canvas.ts';
+import { absorptionRatio, internalReflectance } from './kubelkaMunk.ts';
+import { createMixer, MAX_REFLECTANCE, predictLab } from './mixer.ts';
+import { effectiveDose } from './optics.ts';
+import { atCut, baseScatter, cured, CURED_HOURS, fresh, type Stage } from './stage.ts';
+import { internalFromMeasured, measuredFromInternal, SURFACE_MAX } from './surface.ts';
+
+const colourants = startingShelf().filter((m) => m.optics);
+const plain = colourants.filter((m) => !m.optics!.emission && !m.optics!.specks);
+const part = (id: string, dose: number) => ({ optics: shelfItem(id).optics!, dose });
+const at = (id: string, dose: number, stage = cured(1)): LabD65 =>
+  predictLab(referenceCanvas, [part(id, dose)], stage);
+
+const anyStage = fc.record({
+  hours: fc.double({ min: 0, max: 2 * CURED_HOURS, noNaN: true }),
+  gel: fc.double({ min: 0, max: 1, noNaN: true }),
+});
+const anyParts = (from: readonly (typeof colourants)[number][]) =>
+  fc.array(
+    fc.record({
+      optics: fc.constantFrom(...from.map((m) => m.optics!)),
+      dose: fc.double({ min: 0, max: 60, noNaN: true }),
+    }),
+    { maxLength: 5 },
+  );
+
+describe('Kubelka–Munk and surface', () => {
+  it('invert', () => {
+    for (const r of [0.01, 0.2, 0.5, 0.9, 0.999]) {
+      expect(internalReflectance(absorptionRatio(r))).toBeCloseTo(r, 10);
+      expect(internalFromMeasured(measuredFromInternal(r))).toBeCloseTo(r, 10);
+    }
+  });
+
+  it('equal the textbook form and stay exact for a very strong absorber', () => {
+    const q = 0.3;
+    expect(internalReflectance(q)).toBeCloseTo(1 + q - Math.sqrt(q * q + 2 * q), 12);
+    expect(internalReflectance(1e9)).toBeCloseTo(1 / 2e9, 15);
+  });
+
+  it('lose the gloss, so that nothing reads above 0.965', () => {
+    expect(measuredFromInternal(1)).toBeCloseTo(SURFACE_MAX, 12);
+    expect(SURFACE_MAX).toBeCloseTo(0.965, 12);
+  });
+});
+
+describe('the reference base', () => {
+  it('reads (91, −0.5, 7) ungelled and (86, −0.5, 10) gelled, cured', () => {
+    expect(deltaE00(predictLab(referenceCanvas, [], cured(0)), [91, -0.5, 7])).toBeLessThan(0.3);
+    expect(deltaE00(predictLab(referenceCanvas, [], cured(1)), [86, -0.5, 10])).toBeLessThan(0.3);
+  });
+
+  it('scatters 1.25 fresh, 1 cured, 0.55 gelled', () => {
+    expect(baseScatter(fresh())).toBeCloseTo(1.25, 9);
+    expect(baseScatter(cured(0))).toBeCloseTo(1, 6);
+    expect(baseScatter(cured(1))).toBeCloseTo(0.55, 6);
+  });
+
+  it('greens with olive, goes orange with unrefined palm, browns with vanillin over weeks', () => {
+    const tint = (c: Partial<Canvas>, stage: Stage = cured()) =>
+      predictLab({ ...referenceCanvas, ...c }, [], stage);
+    const bare = tint({});
+    expect(tint({ carotenoid: 2, chlorophyll: 5, brown: 1 })[1]).toBeLessThan(bare[1] - 2);
+    expect(tint({ carotenoid: 10, brown: 1 })[2]).toBeGreaterThan(bare[2] + 20);
+    // 5 % vanillin at 30 g/kg: nothing at pour, a mid tan at week six; 10 % is browner.
+    const five: Partial<Canvas> = { scent: { vanillin: 0.05 * 30, tan: 0 } };
+    expect(deltaE00(tint(five, fresh()), tint({}, fresh()))).toBeLessThan(0.1);
+    const tan = tint(five);
+    expect(tan[0]).toBeGreaterThan(68);
+    expect(tan[0]).toBeLessThan(80);
+    expect(tan[2]).toBeGreaterThan(15);
+    expect(tint({ scent: { vanillin: 3, tan: 0 } })[0]).toBeLessThan(tan[0] - 4);
+  });
+});
+
+describe('mixing', () => {
+  it('dose 0 is the base', () => {
+    for (const m of colourants) {
+      const got = predictLab(referenceCanvas, [{ optics: m.optics!, dose: 0 }], cured(1));
+      expect(deltaE00(got, predictLab(referenceCanvas, [], cured(1)))).toBeLessThan(1e-9);
+    }
+  });
+
+  it('yellow and blue make green', () => {
+    const [L, a, b] = predictLab(
+      referenceCanvas,
+      [part('ultramarine-blue', 3), part('yellow-iron-oxide', 1.5)],
+      cured(1),
+    );
+    expect(a).toBeLessThan(-3);
+    expect(b).toBeGreaterThan(-5);
+    expect(L).toBeLessThan(70);
+  });
+
+  it('more white never darkens', () => {
+    for (const id of ['red-iron-oxide', 'activated-charcoal', 'ultramarine-blue', 'cocoa']) {
+      let last = -1;
+      for (let white = 0; white <= 15; white += 0.5) {
+        const [L] = predictLab(referenceCanvas, [part(id, 4), part('titanium-dioxide-oil', white)], cured(1));
+        expect(L).toBeGreaterThanOrEqual(last);
+        last = L;
+      }
+    }
+  });
+
+  it('does not care about the order of addition', () => {
+    fc.assert(
+      fc.property(anyParts(plain), anyStage, (parts, stage) => {
+        const one = predictLab(referenceCanvas, parts, stage);
+        const two = predictLab(referenceCanvas, [...parts].reverse(), stage);
+        expect(deltaE00(one, two)).toBeLessThan(1e-6);
+      }),
+    );
+  });
+
+  it('agrees with the slow twin', () => {
+    fc.assert(
+      fc.property(anyParts(plain), anyStage, (parts, stage) => {
+        const slow = slowLab(referenceCanvas, parts, stage);
+        const fast = predictLab(referenceCanvas, parts, stage);
+        fast.forEach((v, i) => {
+          expect(v).toBeCloseTo(slow[i]!, 8);
+        });
+      }),
+      { numRuns: 60 },
+    );
+  });
+
+  it('keeps reflectance in (0, 1) without fluorescents and bounded with them', () => {
+    fc.assert(
+      fc.property(anyParts(plain), anyStage, (parts, stage) => {
+        const r = createMixer(
+          referenceCanvas,
+          parts.map((p) => p.optics),
+          stage,
+        ).reflectance(parts.map((p) => p.dose));
+        expect(Math.min(...r)).toBeGreaterThan(0);
+        expect(Math.max(...r)).toBeLessThan(1);
+      }),
+    );
+    fc.assert(
+      fc.property(anyParts(colourants), anyStage, (parts, stage) => {
+        const r = createMixer(
+          referenceCanvas,
+          parts.map((p) => p.optics),
+          stage,
+        ).reflectance(parts.map((p) => p.dose));
+        expect(Math.min(...r)).toBeGreaterThan(0);
+        expect(Math.max(...r)).toBeLessThanOrEqual(MAX_REFLECTANCE);
+      }),
+    );
+  });
+
+  it('is continuous in every dose and in time', () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...colourants.filter((m) => m.window)),
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        anyStage,
+        (m, share, stage) => {
+          const dose = share * m.window!.ceiling;
+          const here = predictLab(referenceCanvas, [{ optics: m.optics!, dose }], stage);
+          const more = predictLab(referenceCanvas, [{ optics: m.optics!, dose: dose + 1e-6 }], stage);
+          const later = predictLab(referenceCanvas, [{ optics: m.optics!, dose }], {
+            ...stage,
+            hours: stage.hours + 1e-4,
+          });
+          expect(deltaE00(here, more)).toBeLessThan(0.05);
+          expect(deltaE00(here, later)).toBeLessThan(0.05);
+        },
+      ),
+    );
+  });
+
+  it('saturates: the second half of a flocculating dose does less', () => {
+    expect(effectiveDose(10, 10)).toBe(5);
+    expect(effectiveDose(10, null)).toBe(10);
+  });
+});
+
+describe('stages', () => {
+  it('turmeric is red-orange in the pot and gold at cure', () => {
+    const [, a0] = at('turmeric', 4, fresh());
+    const [, a1] = at('turmeric', 4, cured(1));
+    expect(a0).toBeGreaterThan(a1 + 15);
+  });
+
+  it('iron blue is blue in the pot and beige by the cut', () => {
+    expect(at('iron-blue', 2, fresh())[2]).toBeLessThan(-15);
+    expect(at('iron-blue', 2, atCut())[2]).toBeGreaterThan(10);
+  });
+
+  it('indigo gels bluer, spirulina greyer', () => {
+    expect(at('indigo', 2, cured(1))[2]).toBeLessThan(at('indigo', 2, cured(0))[2] - 5);
+    const chroma = (lab: LabD65) => Math.hypot(lab[1], lab[2]);
+    expect(chroma(at('spirulina', 5, cured(1)))).toBeLessThan(chroma(at('spirulina', 5, cured(0))));
+  });
+
+  it('botanicals pale faster in light than in the dark', () => {
+    const half = { hours: CURED_HOURS * 4, gel: 1 };
+    const dark = at('chlorella', 5, half);
+    const light = at('chlorella', 5, { ...half, light: true });
+    expect(light[0]).toBeGreaterThan(dark[0] + 1);
+  });
+
+  it('gel deepens every colour and greys white', () => {
+    for (const id of ['red-iron-oxide', 'ultramarine-blue', 'mica-dome']) {
+      expect(at(id, 3, cured(1))[0]).toBeLessThan(at(id, 3, cured(0))[0]);
+    }
+    expect(at('titanium-dioxide-oil', 2, cured(1))[0]).toBeLessThan(
+      at('titanium-dioxide-oil', 2, cured(0))[0],
+    );
+  });
+});
+
+describe('fluorescence and specks', () => {
+  it('a fluorescent lifts its band above what it would reflect alone', () => {
+    const optics = shelfItem('neon-pink').optics!;
+    const mute = { ...optics, emission: null };
+    const lit = createMixer(referenceCanvas, [optics], cured(1)).reflectance([4]);
+    const dull = createMixer(referenceCanvas, [mute], cured(1)).reflectance([4]);
+    expect(lit[22]! - dull[22]!).toBeGreaterThan(0.02);
+    expect(lit[2]).toBeCloseTo(dull[2]!, 3);
+  });
+
+  it('specks cover a share of the face and never all of it', () => {
+    const optics = shelfItem('poppy-seed').optics!;
+    const mixer = createMixer(referenceCanvas, [optics], cured());
+    const bare = labD65FromReflectance(mixer.reflectance([0]))[0];
+    const some = labD65FromReflectance(mixer.reflectance([8]))[0];
+    expect(some).toBeLessThan(bare);
+    expect(mixer.lab([1e6])[0]).toBeCloseTo(mixer.lab([1e5])[0]!, 9);
+  });
+});

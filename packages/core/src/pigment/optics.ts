@@ -1,0 +1,56 @@
+import { type Spectrum } from '../colour/bands.ts';
+import { faded, gelReached, halved, type Stage } from './stage.ts';
+
+export type Shimmer = 'none' | 'satin' | 'sparkle';
+
+/**
+ * What a colourant does to light, per unit dose. Plain numbers, so that it can be stored and sent.
+ * Absorption and scattering are per g/kg oils of effective dose, on the scale where the scattering of the
+ * ungelled cured reference base is 1. Every array has 36 bands.
+ */
+export interface Optics {
+  /** Settled absorption in a gelled bar (and, where `kUngelled` is null, in an ungelled one). */
+  readonly k: readonly number[];
+  readonly kUngelled: readonly number[] | null;
+  /** Scattering. */
+  readonly s: readonly number[];
+  /** Dose at which flocculation has halved the effect of the next gram, g/kg; null for none. */
+  readonly saturation: number | null;
+  /** Absorption in fresh batter, relaxing to the settled curve. */
+  readonly fresh: { readonly k: readonly number[]; readonly halfLife: number } | null;
+  /** What a colourant that does not live through lye turns into. Half-life in hours. */
+  readonly becomes: { readonly k: readonly number[]; readonly halfLife: number } | null;
+  /** Share that never fades, and the time constants of the rest in days. */
+  readonly fading: { readonly remains: number; readonly darkDays: number; readonly lightDays: number } | null;
+  /** Fluorescence: peak and width in nm, and the share of absorbed light given back (0–0.6). */
+  readonly emission: { readonly peak: number; readonly width: number; readonly efficiency: number } | null;
+  /** Particles seen one by one: share of the face per g/kg, and their own reflectance. */
+  readonly specks: { readonly areaPerDose: number; readonly reflectance: readonly number[] } | null;
+  readonly shimmer: Shimmer;
+}
+
+/** c / (1 + c/c_sat): what a dose of c g/kg does when part of it flocculates. */
+export const effectiveDose = (dose: number, saturation: number | null): number =>
+  saturation === null ? dose : dose / (1 + dose / saturation);
+
+/** Largest share of the face that specks may cover: beyond, they overlap. */
+export const MAX_SPECK_AREA = 0.6;
+
+/** Absorption per unit effective dose at a stage: fading, gel, fresh shift and alkali change applied. */
+export function absorptionAt(optics: Optics, stage: Stage, out: Spectrum): Spectrum {
+  const { fading, becomes, fresh } = optics;
+  const left = fading
+    ? faded(stage.hours, fading.remains, stage.light ? fading.lightDays : fading.darkDays)
+    : 1;
+  const gel = gelReached(stage);
+  const ungelled = optics.kUngelled ?? optics.k;
+  const freshShare = fresh ? halved(stage.hours, fresh.halfLife) : 0;
+  const aliveShare = becomes ? halved(stage.hours, becomes.halfLife) : 1;
+  for (let i = 0; i < out.length; i++) {
+    let k = ungelled[i]! + (optics.k[i]! - ungelled[i]!) * gel;
+    if (fresh) k += (fresh.k[i]! - k) * freshShare;
+    if (becomes) k = becomes.k[i]! + (k - becomes.k[i]!) * aliveShare;
+    out[i] = k * left;
+  }
+  return out;
+}

@@ -1,0 +1,65 @@
+import { type DoseRow, emptyPlan, type Plan, type Pot } from '../batch/plan.ts';
+import { startingShelf } from '../material/catalogue/index.ts';
+import { type Material } from '../material/material.ts';
+import { type Measuring } from '../units/measure.ts';
+import { grams, gramsPerKg } from '../units/quantity.ts';
+import { SPOONS } from '../units/spoons.ts';
+
+export function shelfItem(id: string): Material {
+  const found = startingShelf().find((m) => m.id === id);
+  if (!found) throw new Error(`no ${id} on the starting shelf`);
+  return found;
+}
+
+export const tenthGramScale: Measuring = {
+  by: 'scale',
+  scaleDivision: 0.1,
+  spoons: 'us',
+  ownedSpoons: SPOONS,
+};
+
+export const dose = (materialId: string, value: number, id = materialId): DoseRow => ({
+  id,
+  materialId,
+  dose: gramsPerKg(value),
+  carrier: shelfItem(materialId).carriers[0] ?? null,
+});
+
+export const pot = (name: string, parts: number, ...doses: DoseRow[]): Pot => ({
+  id: name,
+  name,
+  parts,
+  scented: false,
+  doses,
+});
+
+/** 1,000 g: 40 % olive, 30 % coconut, 25 % lard, 5 % castor. */
+export function planWith(pots: readonly Pot[], change: Partial<Plan['base']> = {}): Plan {
+  const oils = [
+    ['oil-olive', 40],
+    ['oil-coconut', 30],
+    ['oil-lard', 25],
+    ['oil-castor', 5],
+  ] as const;
+  const base = {
+    ...emptyPlan().base,
+    oils: oils.map(([materialId, percent]) => ({ id: materialId, materialId, percent })),
+    totalOils: grams(1000),
+    ...change,
+  };
+  const ids = new Set([
+    ...base.oils.map((o) => o.materialId),
+    ...(base.scent ? [base.scent.materialId] : []),
+    ...pots.flatMap((p) => p.doses.map((d) => d.materialId)),
+  ]);
+  return { ...emptyPlan(), base, pots, materials: [...ids].map(shelfItem) };
+}
+
+/** The loaf of four pots, 3:2:2:1: ultramarine, yellow oxide, a green from both, a white. */
+export const fourPotLoaf = (): Plan =>
+  planWith([
+    pot('Blue', 3, dose('ultramarine-blue', 5)),
+    pot('Ochre', 2, dose('yellow-iron-oxide', 3)),
+    pot('Green', 2, dose('ultramarine-blue', 3), dose('yellow-iron-oxide', 1.5)),
+    pot('White', 1, dose('titanium-dioxide-oil', 6)),
+  ]);

@@ -1,0 +1,53 @@
+import { type Grams, grams } from './quantity.ts';
+import {
+  massOfVolume,
+  nearestSpoonSum,
+  type Spoon,
+  type SpoonSum,
+  type SpoonSystem,
+  volumeOfMass,
+} from './spoons.ts';
+
+/** How the maker measures powders. */
+export interface Measuring {
+  readonly by: 'scale' | 'spoons';
+  /** Smallest division of the scale in g: 0.01, 0.1 or 1. */
+  readonly scaleDivision: number;
+  readonly spoons: SpoonSystem;
+  readonly ownedSpoons: readonly Spoon[];
+}
+
+export const SCALE_DIVISIONS = [0.01, 0.1, 1] as const;
+
+export interface Measured {
+  readonly mass: Grams;
+  /** The spoons to fill, when measured by spoons. */
+  readonly spoonSum: SpoonSum | null;
+  /** Measured over wanted, minus 1; 0 when nothing is wanted. */
+  readonly relativeError: number;
+  /** Under two divisions of the scale, or less than the smallest spoon. */
+  readonly tooSmall: boolean;
+}
+
+/** Rounds to the nearest division of a scale, half up. */
+export const roundToDivision = (mass: Grams, division: number): Grams =>
+  // Through the reciprocal, so that 0.1 g steps print as 0.3 and not as 0.30000000000000004.
+  grams(Math.round(mass / division + 1e-9) / Math.round(1 / division));
+
+/** The nearest amount that the maker can measure. Spoons need a bulk density; without one the scale is used. */
+export function measure(wanted: Grams, bulkDensity: number | null, how: Measuring): Measured {
+  const error = (mass: number): number => (wanted > 0 ? mass / wanted - 1 : 0);
+  if (how.by === 'spoons' && bulkDensity !== null && how.ownedSpoons.length > 0) {
+    const spoonSum = nearestSpoonSum(volumeOfMass(wanted, bulkDensity), how.ownedSpoons, how.spoons);
+    const mass = massOfVolume(spoonSum.volume, bulkDensity);
+    return {
+      mass,
+      spoonSum,
+      relativeError: error(mass),
+      tooSmall: wanted > 0 && spoonSum.spoons.length === 0,
+    };
+  }
+  const mass = roundToDivision(wanted, how.scaleDivision);
+  const tooSmall = wanted > 0 && wanted < 2 * how.scaleDivision - 1e-9;
+  return { mass, spoonSum: null, relativeError: error(mass), tooSmall };
+}

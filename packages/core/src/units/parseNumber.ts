@@ -1,0 +1,43 @@
+/** Why typed text is not a usable number. */
+export type NumberProblem = 'empty' | 'not-a-number' | 'too-small' | 'too-large';
+
+export type ParsedNumber =
+  { readonly ok: true; readonly value: number } | { readonly ok: false; readonly problem: NumberProblem };
+
+export interface NumberRange {
+  readonly min: number;
+  readonly max: number;
+}
+
+const VULGAR: Readonly<Record<string, string>> = {
+  '½': '1/2',
+  '¼': '1/4',
+  '¾': '3/4',
+  '⅛': '1/8',
+  '⅓': '1/3',
+  '⅔': '2/3',
+};
+const DECIMAL = /^[+-]?(\d+([.,]\d*)?|[.,]\d+)$/;
+const FRACTION = /^(?:(\d+)\s+)?(\d+)\/(\d+)$/;
+
+/**
+ * A number as people type it: decimal point or decimal comma (`2.5`, `2,5`), a spoon fraction (`1/4`, `1 1/2`,
+ * `½`). Thousands separators are refused rather than guessed, and an empty field is not zero.
+ */
+export function parseNumber(text: string, { min, max }: NumberRange): ParsedNumber {
+  let trimmed = text.trim().replace(/[\u2212\u2013]/g, '-');
+  if (trimmed === '') return { ok: false, problem: 'empty' };
+  trimmed = trimmed.replace(/[½¼¾⅛⅓⅔]/g, (c) => ` ${VULGAR[c]!}`).trim();
+  const value = valueOf(trimmed);
+  if (value === null || !Number.isFinite(value)) return { ok: false, problem: 'not-a-number' };
+  if (value < min) return { ok: false, problem: 'too-small' };
+  if (value > max) return { ok: false, problem: 'too-large' };
+  return { ok: true, value };
+}
+
+function valueOf(text: string): number | null {
+  if (DECIMAL.test(text)) return Number(text.replace(',', '.'));
+  const fraction = FRACTION.exec(text);
+  if (!fraction || Number(fraction[3]) === 0) return null;
+  return Number(fraction[1] ?? 0) + Number(fraction[2]) / Number(fraction[3]);
+}

@@ -1,0 +1,56 @@
+import { type Spoon, type SpoonSum } from './spoons.ts';
+
+/** The decimal mark the maker reads. Numbers never carry thousands separators. */
+export type DecimalMark = 'point' | 'comma';
+
+const MINUS = '\u2212';
+
+/** A number with at most `digits` decimals, trailing zeros dropped, a true minus sign. "–" for what is no number. */
+export function printNumber(value: number, digits: number, mark: DecimalMark = 'point'): string {
+  if (!Number.isFinite(value)) return '–';
+  const fixed = value.toFixed(digits).replace(/^-(0(\.0*)?)$/, '$1');
+  const short = fixed.includes('.') ? fixed.replace(/\.?0+$/, '') : fixed;
+  return mark === 'comma' ? signed(short).replace('.', ',') : signed(short);
+}
+
+/** A number with exactly `digits` decimals, for columns whose figures must line up. */
+export function printFixed(value: number, digits: number, mark: DecimalMark = 'point'): string {
+  if (!Number.isFinite(value)) return '–';
+  const fixed = signed(value.toFixed(digits).replace(/^-(0(\.0*)?)$/, '$1'));
+  return mark === 'comma' ? fixed.replace('.', ',') : fixed;
+}
+
+const signed = (text: string): string => text.replace('-', MINUS);
+
+/** A number to `digits` significant figures, without exponent. For doses, which span three decades. */
+export function printSignificant(value: number, digits: number, mark: DecimalMark = 'point'): string {
+  if (!Number.isFinite(value)) return '–';
+  if (value === 0) return '0';
+  const decimals = Math.max(0, digits - 1 - Math.floor(Math.log10(Math.abs(value)) + 1e-12));
+  return printNumber(value, Math.min(decimals, 4), mark);
+}
+
+const spoonNames: Readonly<Record<Spoon, string>> = {
+  tbsp: 'tbsp',
+  tsp: 'tsp',
+  'tsp-1/2': '½ tsp',
+  'tsp-1/4': '¼ tsp',
+  'tsp-1/8': '⅛ tsp',
+  'tsp-1/16': '1/16 tsp',
+  'tsp-1/32': '1/32 tsp',
+  'tsp-1/64': '1/64 tsp',
+};
+
+export const spoonName = (spoon: Spoon): string => spoonNames[spoon];
+
+/** "2 tsp + ¼ tsp + 2 × 1/16 tsp". */
+export function printSpoonSum({ spoons }: SpoonSum): string {
+  if (spoons.length === 0) return 'less than the smallest spoon';
+  return spoons
+    .map(({ spoon, count }) => {
+      const name = spoonNames[spoon];
+      if (spoon === 'tsp' || spoon === 'tbsp') return `${count} ${name}`;
+      return count === 1 ? name : `${count} × ${name}`;
+    })
+    .join(' + ');
+}

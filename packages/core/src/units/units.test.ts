@@ -1,0 +1,169 @@
+import fc from 'fast-check';
+import { SPOONS } from './spoons.ts';
+import { DOSE_UNITS, doseFromUnit, doseInUnit, doseUnitProblem, teaspoonsOf } from './dose.ts';
+import { measure, roundToDivision } from './measure.ts';
+import { parseNumber } from './parseNumber.ts';
+import { printFixed, printNumber, printSignificant, printSpoonSum } from './print.ts';
+import { doseOfMass, grams, gramsPerKg, massOfDose, millilitres } from './quantity.ts';
+import { nearestSpoonSum, spoonVolume } from './spoons.ts';
+
+const context = { potOils: grams(250), bulkDensity: 0.5, spoons: 'us' as const };
+
+describe('doses', () => {
+  it('1 g/kg is 0.1 % of oils and 0.4536 g in a pound', () => {
+    expect(doseFromUnit(0.1, 'percent', context)).toBeCloseTo(1, 12);
+    expect(massOfDose(gramsPerKg(1), grams(453.59237))).toBeCloseTo(0.4536, 4);
+  });
+
+  it('a level US teaspoon per pound of a 0.5 g/ml powder is 5.433 g/kg', () => {
+    // 4.92892 ml × 0.5 g/ml = 2.46446 g per 453.592 g oils; × 1000 / 453.592 = 5.4332
+    expect(doseFromUnit(1, 'tsp-per-lb', context)).toBeCloseTo(5.4332, 3);
+    expect(doseFromUnit(1, 'tsp-per-kg', context)).toBeCloseTo(2.46446, 4);
+  });
+
+  it('2 g in a pot of 250 g oils is 8 g/kg', () => {
+    expect(doseFromUnit(2, 'g-pot', context)).toBe(8);
+    expect(doseOfMass(grams(2), grams(250))).toBe(8);
+  });
+
+  it('round-trips in every unit', () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...DOSE_UNITS),
+        fc.double({ min: 0, max: 500, noNaN: true }),
+        (unit, value) => {
+          expect(doseInUnit(doseFromUnit(value, unit, context), unit, context)).toBeCloseTo(value, 8);
+        },
+      ),
+    );
+  });
+
+  it('says why a unit cannot be used', () => {
+    expect(doseUnitProblem('tsp-per-lb', { ...context, bulkDensity: null })).toBe('density-unknown');
+    expect(doseUnitProblem('g-pot', { ...context, potOils: grams(0) })).toBe('pot-empty');
+    expect(() => doseFromUnit(1, 'g-pot', { ...context, potOils: grams(0) })).toThrow('pot-empty');
+    expect(() => doseOfMass(grams(1), grams(0))).toThrow('A dose needs some oils to refer to');
+  });
+
+  it('teaspoons of a mass need a density', () => {
+    expect(teaspoonsOf(grams(2.46446), 0.5, 'us')).toBeCloseTo(1, 4);
+    expect(teaspoonsOf(grams(1), null, 'us')).toBeNull();
+  });
+});
+
+describe('spoons', () => {
+  it('knows the three customs', () => {
+    expect(spoonVolume('tbsp', 'us')).toBeCloseTo(14.787, 3);
+    expect(spoonVolume('tbsp', 'metric')).toBe(15);
+    expect(spoonVolume('tbsp', 'australian')).toBe(20);
+    expect(spoonVolume('tsp-1/64', 'metric')).toBeCloseTo(5 / 64, 12);
+  });
+
+  it('sums what is owned', () => {
+    const sum = nearestSpoonSum(millilitres(5 * 1.75), SPOONS, 'metric');
+    expect(printSpoonSum(sum)).toBe('1 tsp + ½ tsp + ¼ tsp');
+    expect(nearestSpoonSum(millilitres(30), SPOONS, 'metric').spoons).toEqual([{ spoon: 'tbsp', count: 2 }]);
+    expect(printSpoonSum(nearestSpoonSum(millilitres(2.5), ['tsp-1/4'], 'metric'))).toBe('2 × ¼ tsp');
+    expect(printSpoonSum(nearestSpoonSum(millilitres(0.01), SPOONS, 'metric'))).toBe(
+      'less than the smallest spoon',
+    );
+  });
+
+  it('is never off by more than half the smallest spoon', () => {
+    const smallest = spoonVolume('tsp-1/64', 'us');
+    fc.assert(
+      fc.property(fc.double({ min: 0, max: 120, noNaN: true }), (ml) => {
+        const got = nearestSpoonSum(millilitres(ml), SPOONS, 'us').volume;
+        expect(Math.abs(got - ml)).toBeLessThanOrEqual(smallest / 2 + 1e-9);
+      }),
+    );
+  });
+
+  it('needs a spoon and a volume', () => {
+    expect(() => nearestSpoonSum(millilitres(1), [], 'us')).toThrow('No spoons owned');
+    expect(() => nearestSpoonSum(millilitres(NaN), SPOONS, 'us')).toThrow(
+      'A volume is a number of ml from 0 up',
+    );
+  });
+});
+
+describe('measuring', () => {
+  const scale = { by: 'scale', scaleDivision: 0.1, spoons: 'us', ownedSpoons: SPOONS } as const;
+
+  it('rounds to the scale and tells by how much', () => {
+    const m = measure(grams(1.875), 0.7, scale);
+    expect(m.mass).toBe(1.9);
+    expect(m.relativeError).toBeCloseTo(0.01333, 4);
+    expect(roundToDivision(grams(0.30000000000000004), 0.1)).toBe(0.3);
+    expect(roundToDivision(grams(2.5), 1)).toBe(3);
+  });
+
+  it('calls under two divisions too small, and two divisions enough', () => {
+    expect(measure(grams(0.19), null, scale).tooSmall).toBe(true);
+    expect(measure(grams(0.2), null, scale).tooSmall).toBe(false);
+    expect(measure(grams(0), null, scale).tooSmall).toBe(false);
+  });
+
+  it('uses spoons where the density is known and the scale where it is not', () => {
+    const spoons = { ...scale, by: 'spoons' } as const;
+    const m = measure(grams(2.46446), 0.5, spoons);
+    expect(m.spoonSum?.spoons).toEqual([{ spoon: 'tsp', count: 1 }]);
+    expect(measure(grams(2.46), null, spoons)).toMatchObject({ mass: 2.5, spoonSum: null });
+  });
+});
+
+describe('typed numbers', () => {
+  const range = { min: 0, max: 1000 };
+  it.each([
+    ['2.5', 2.5],
+    ['2,5', 2.5],
+    [' 1/4 ', 0.25],
+    ['1 1/2', 1.5],
+    ['1½', 1.5],
+    ['½', 0.5],
+    ['.5', 0.5],
+    ['7.', 7],
+  ])('reads %j', (text, value) => {
+    expect(parseNumber(text, range)).toEqual({ ok: true, value });
+  });
+
+  it.each([
+    ['', 'empty'],
+    ['   ', 'empty'],
+    ['abc', 'not-a-number'],
+    ['NaN', 'not-a-number'],
+    ['Infinity', 'not-a-number'],
+    ['1e9', 'not-a-number'],
+    ['1,234.5', 'not-a-number'],
+    ['1/0', 'not-a-number'],
+    ['-1', 'too-small'],
+    ['−1', 'too-small'],
+    ['1000.1', 'too-large'],
+    ['9'.repeat(400), 'not-a-number'],
+  ])('refuses %j', (text, problem) => {
+    expect(parseNumber(text, range)).toEqual({ ok: false, problem });
+  });
+});
+
+describe('printed numbers', () => {
+  it('drops trailing zeros, or keeps them in columns', () => {
+    expect(printNumber(2.5, 2)).toBe('2.5');
+    expect(printNumber(10, 2)).toBe('10');
+    expect(printFixed(2.5, 2, 'comma')).toBe('2,50');
+    expect(printNumber(-1.5, 1)).toBe('−1.5');
+    expect(printNumber(-0.001, 1)).toBe('0');
+  });
+
+  it('spans decades by significant figures', () => {
+    expect(printSignificant(0.0123, 2)).toBe('0.012');
+    expect(printSignificant(1.875, 3)).toBe('1.88');
+    expect(printSignificant(123.4, 3)).toBe('123');
+    expect(printSignificant(0, 3)).toBe('0');
+  });
+
+  it('never prints NaN', () => {
+    expect(printNumber(NaN, 1)).toBe('–');
+    expect(printFixed(Infinity, 1)).toBe('–');
+    expect(printSignificant(NaN, 2)).toBe('–');
+  });
+});
