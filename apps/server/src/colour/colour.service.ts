@@ -1,0 +1,64 @@
+import { Injectable } from '@nestjs/common';
+import { type PredictRequest, type PredictResponse } from '@kleur/contract';
+import {
+  canvasOfOils,
+  type Composition,
+  predictColour,
+  predictReflectance,
+  scentBrowning,
+} from '@kleur/core';
+import { CatalogueService } from '../catalogue/catalogue.service.ts';
+import { ProblemError } from '../problems/problem.ts';
+
+const rounded = (v: number, digits: number): number => Number(v.toFixed(digits));
+
+@Injectable()
+export class ColourService {
+  constructor(private readonly catalogue: CatalogueService) {}
+
+  /** Colour of every pot at every stage, from the shelf's current curves. */
+  async predict(request: PredictRequest): Promise<PredictResponse> {
+    const { oils, scent, pots, stages } = request;
+    const shelf = await this.catalogue.resolve([
+      ...oils.map((o, i) => ({ id: o.materialId, path: `oils.${i}.materialId` })),
+      ...(scent ? [{ id: scent.materialId, path: 'scent.materialId' }] : []),
+      ...pots.flatMap((p, i) =>
+        p.doses.map((d, j) => ({ id: d.materialId, path: `pots.${i}.doses.${j}.materialId` })),
+      ),
+    ]);
+    const of = (id: string) => shelf.get(id)!;
+    const wrong = oils.findIndex((o) => of(o.materialId).oil === null);
+    if (wrong >= 0) {
+      const path = `oils.${wrong}.materialId`;
+      throw new ProblemError('invalid-input', `“${of(oils[wrong]!.materialId).name}” is not an oil.`, [
+        { path, message: 'not an oil' },
+      ]);
+    }
+    const blend = oils.map((o) => ({ material: of(o.materialId), share: o.share }));
+    return {
+      pots: pots.map((pot) => {
+        const browning = scent && pot.scented ? scentBrowning(of(scent.materialId), scent.dose) : null;
+        const composition: Composition = {
+          canvas: canvasOfOils(blend, browning),
+          parts: pot.doses.flatMap((d) => {
+            const { optics } = of(d.materialId);
+            return optics ? [{ optics, dose: d.dose }] : [];
+          }),
+        };
+        return {
+          name: pot.name,
+          stages: stages.map((stage) => {
+            const { lab, hex, inGamut } = predictColour(composition, stage);
+            return {
+              ...stage,
+              lab: Array.from(lab, (v) => rounded(v, 3)),
+              hex,
+              inGamut,
+              reflectance: Array.from(predictReflectance(composition, stage), (v) => rounded(v, 5)),
+            };
+          }),
+        };
+      }),
+    };
+  }
+}

@@ -1,0 +1,17 @@
+import { NestFactory } from '@nestjs/core';
+import { type NestExpressApplication } from '@nestjs/platform-express';
+import { type Logger } from 'pino';
+import { AppModule, type AppOptions } from './app.module.ts';
+import { configureApp } from './configure-app.ts';
+
+/** The application, configured and not yet listening. */
+export async function createApp(options: AppOptions, log: Logger): Promise<NestExpressApplication> {
+  const app = await NestFactory.create<NestExpressApplication>(AppModule.forRoot(options), {
+    bodyParser: false,
+    logger: ['error', 'warn'],
+    abortOnError: false,
+  });
+  configureApp(app, log);
+  app.enableShutdownHooks();
+  return app;
+}

@@ -1,0 +1,37 @@
+import 'reflect-metadata';
+import { existsSync } from 'node:fs';
+import { resolve } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { pino } from 'pino';
+import { createApp } from './create-app.ts';
+import { openDataFolder, STORAGE_EXIT_CODE, StorageError } from './storage/data-folder.ts';
+
+/*
+ * Environment: KLEUR_DATA folder of the data file · PORT (4173) · HOST (127.0.0.1) · LOG_LEVEL.
+ * Flag: --empty gives a new data folder the starting shelf only, without the demo batches.
+ */
+const log = pino({ level: process.env.LOG_LEVEL ?? 'warn' }, pino.destination(2));
+const port = Number(process.env.PORT ?? 4173);
+const host = process.env.HOST ?? '127.0.0.1';
+const webRoot = fileURLToPath(new URL('../../web/dist', import.meta.url));
+
+try {
+  const file = openDataFolder(resolve(process.env.KLEUR_DATA ?? '.kleur'));
+  const app = await createApp(
+    {
+      file,
+      first: process.argv.includes('--empty') ? 'empty' : 'demo',
+      ...(existsSync(webRoot) ? { webRoot } : {}),
+    },
+    log,
+  );
+  await app.listen(port, host);
+  console.log(`Kleur is ready at http://${host}:${port} (data in ${file})`);
+} catch (error) {
+  const { code, message } = error as NodeJS.ErrnoException;
+  if (error instanceof StorageError) console.error(message);
+  else if (code === 'EADDRINUSE') console.error(`Port ${port} is in use. Choose another with PORT.`);
+  else if (code?.startsWith('SQLITE_')) console.error(`The data file cannot be used: ${message}`);
+  else log.fatal({ err: error }, 'could not start');
+  process.exit(error instanceof StorageError || code?.startsWith('SQLITE_') ? STORAGE_EXIT_CODE : 1);
+}

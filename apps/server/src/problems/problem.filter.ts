@@ -1,0 +1,47 @@
+import { randomUUID } from 'node:crypto';
+import { type ArgumentsHost, Catch, type ExceptionFilter, HttpException } from '@nestjs/common';
+import { BODY_LIMIT_BYTES } from '@kleur/contract';
+import { type Response } from 'express';
+import { type Logger } from 'pino';
+import { ProblemError } from './problem.ts';
+
+/** Turns whatever was thrown into a coded problem; the unexpected becomes a 500 with an id and no stack. */
+@Catch()
+export class ProblemFilter implements ExceptionFilter {
+  constructor(private readonly log: Logger) {}
+
+  catch(error: unknown, host: ArgumentsHost): void {
+    const response = host.switchToHttp().getResponse<Response>();
+    if (response.headersSent) return;
+    const known = this.translate(error);
+    response.status(known.getStatus()).json(known.problem);
+  }
+
+  private translate(error: unknown): ProblemError {
+    if (error instanceof ProblemError) return error;
+    const { type, code, status } = error as { type?: string; code?: string; status?: number };
+    if (type === 'entity.too.large') {
+      return new ProblemError('body-too-large', `The request is larger than ${BODY_LIMIT_BYTES} bytes.`);
+    }
+    if (type === 'entity.parse.failed' || type === 'charset.unsupported' || type === 'encoding.unsupported') {
+      return new ProblemError('malformed-json', 'The request is not readable JSON.');
+    }
+    // Database codes are translated here and nowhere else.
+    if (code && /^SQLITE_(READONLY|FULL|IOERR|CANTOPEN)/.test(code)) {
+      this.log.error({ err: error }, 'storage failed');
+      return new ProblemError('storage-unwritable', 'The data file cannot be written. Nothing was saved.');
+    }
+    if (error instanceof HttpException && error.getStatus() < 500) {
+      const found = error.getStatus() === 404;
+      return found
+        ? new ProblemError('not-found', 'There is nothing at this address.')
+        : new ProblemError('invalid-input', error.message);
+    }
+    if (status !== undefined && status >= 400 && status < 500) {
+      return new ProblemError('invalid-input', 'The request could not be read.');
+    }
+    const id = randomUUID();
+    this.log.error({ err: error, id }, 'unexpected failure');
+    return new ProblemError('internal', 'Something went wrong on the server. Nothing was saved.', [], id);
+  }
+}

@@ -1,0 +1,73 @@
+import {
+  accessSync,
+  constants,
+  existsSync,
+  mkdirSync,
+  openSync,
+  readSync,
+  closeSync,
+  statSync,
+} from 'node:fs';
+import { join } from 'node:path';
+import Database from 'libsql';
+
+/** The data file cannot be used; the message is for the person at the terminal. */
+export class StorageError extends Error {
+  override readonly name = 'StorageError';
+}
+
+export const DATA_FILE = 'kleur.sqlite';
+/** Exit code of the server when its data file cannot be used. */
+export const STORAGE_EXIT_CODE = 3;
+
+const MAGIC = 'SQLite format 3\0';
+
+/**
+ * Makes sure that the data folder holds a usable file, or none yet, without touching one that is damaged.
+ * @returns path of the data file.
+ * @throws StorageError with a plain message.
+ */
+export function openDataFolder(folder: string): string {
+  try {
+    mkdirSync(folder, { recursive: true });
+    accessSync(folder, constants.W_OK);
+  } catch {
+    throw new StorageError(`The data folder ${folder} cannot be written. Choose another with KLEUR_DATA.`);
+  }
+  const file = join(folder, DATA_FILE);
+  if (!existsSync(file)) return file;
+  if (!statSync(file).isFile()) throw new StorageError(`${file} is not a file.`);
+  try {
+    accessSync(file, constants.R_OK | constants.W_OK);
+  } catch {
+    throw new StorageError(`The data file ${file} cannot be read and written. It was left as it is.`);
+  }
+  if (!readsAsDatabase(file)) {
+    throw new StorageError(
+      `The data file ${file} is damaged or is not a Kleur data file. It was left as it is: put a backup in its place, or move it away to start anew.`,
+    );
+  }
+  return file;
+}
+
+function readsAsDatabase(file: string): boolean {
+  const head = Buffer.alloc(MAGIC.length);
+  const fd = openSync(file, 'r');
+  try {
+    if (readSync(fd, head, 0, head.length, 0) < head.length || head.toString('latin1') !== MAGIC)
+      return false;
+  } finally {
+    closeSync(fd);
+  }
+  try {
+    const db = new Database(file, { readonly: true });
+    try {
+      const [row] = db.prepare('PRAGMA quick_check(1)').all() as { quick_check: string }[];
+      return row?.quick_check === 'ok';
+    } finally {
+      db.close();
+    }
+  } catch {
+    return false;
+  }
+}

@@ -1,0 +1,32 @@
+import { type Stage } from '@kleur/core';
+
+/** A colour question by ids of the shelf. Doses in g/kg oils of the pot, shares in any common unit. */
+export interface PredictRequest {
+  readonly oils: readonly { readonly materialId: string; readonly share: number }[];
+  readonly scent?: { readonly materialId: string; readonly dose: number } | null;
+  readonly pots: readonly {
+    readonly name: string;
+    readonly scented?: boolean;
+    readonly doses: readonly { readonly materialId: string; readonly dose: number }[];
+  }[];
+  readonly stages: readonly Stage[];
+}
+
+export interface StagePrediction extends Stage {
+  /** CIELAB D65, 2° observer. */
+  readonly lab: readonly number[];
+  readonly hex: string;
+  /** False when the screen shows the nearest of the same hue and lightness. */
+  readonly inGamut: boolean;
+  /** Gloss-excluded reflectance, 380–730 nm in 10 nm steps (36). */
+  readonly reflectance: readonly number[];
+}
+
+export interface PotPrediction {
+  readonly name: string;
+  readonly stages: readonly StagePrediction[];
+}
+
+export interface PredictResponse {
+  readonly pots: readonly PotPrediction[];
+}

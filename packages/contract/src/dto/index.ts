@@ -1,0 +1,4 @@
+export { BatchQueryDto, BatchUpdateDto, BatchWriteDto, PlanDto } from './batch.dto.ts';
+export { predictExample, PredictRequestDto, PredictResponseDto } from './colour.dto.ts';
+export { MaterialCopyDto, MaterialUpdateDto, MaterialWriteDto } from './material.dto.ts';
+export { DemoResetDto, SettingsUpdateDto } from './settings.dto.ts';

@@ -1,0 +1,34 @@
+import {
+  type DecimalMark,
+  DOSE_UNITS,
+  type DoseUnit,
+  type Measuring,
+  SCALE_DIVISIONS,
+  type Spoon,
+  SPOON_SYSTEMS,
+  SPOONS,
+  type SpoonSystem,
+} from '@kleur/core';
+import { type Settings } from '../settings.ts';
+import { Int, Num, One, OneOf, SomeOf, Text } from './fields.ts';
+
+class MeasuringDto implements Measuring {
+  @OneOf(['scale', 'spoons']) by!: Measuring['by'];
+  @OneOf(SCALE_DIVISIONS) scaleDivision!: number;
+  @OneOf(SPOON_SYSTEMS) spoons!: SpoonSystem;
+  @SomeOf(SPOONS) ownedSpoons!: Spoon[];
+}
+
+export class SettingsUpdateDto implements Settings {
+  @Text(80) studio!: string;
+  @One(() => MeasuringDto) measuring!: MeasuringDto;
+  @OneOf(DOSE_UNITS) doseUnit!: DoseUnit;
+  @OneOf(['point', 'comma']) decimalMark!: DecimalMark;
+  @Num(0, 1) gel!: number;
+  @Int(1, Number.MAX_SAFE_INTEGER) version!: number;
+}
+
+/** Wiping a workspace takes the word, not just a call. */
+export class DemoResetDto {
+  @OneOf(['replace everything with the demo']) confirm!: string;
+}

@@ -1,0 +1,10 @@
+import { type Material } from '@kleur/core';
+
+/** What a client may set. The optical curves are the server's to build from the colour. */
+export type MaterialWrite = Omit<Material, 'id' | 'optics'>;
+
+export interface MaterialWire extends Material {
+  /** Part of the starting shelf. */
+  readonly builtIn: boolean;
+  readonly version: number;
+}

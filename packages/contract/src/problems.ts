@@ -1,0 +1,28 @@
+/** Every failure the API answers with, by stable code. */
+export const PROBLEM_CODES = [
+  'invalid-input',
+  'malformed-json',
+  'body-too-large',
+  'not-found',
+  'stale-version',
+  'unknown-material',
+  'inconsistent-plan',
+  'storage-unwritable',
+  'internal',
+] as const;
+export type ProblemCode = (typeof PROBLEM_CODES)[number];
+
+export interface ProblemField {
+  /** Path into the request body, as `plan.pots.0.parts`. */
+  readonly path: string;
+  readonly message: string;
+}
+
+export interface Problem {
+  readonly code: ProblemCode;
+  /** One plain sentence for the person at the screen. */
+  readonly message: string;
+  readonly fields: readonly ProblemField[];
+  /** For `internal`: the id under which the server logged it. */
+  readonly id?: string;
+}

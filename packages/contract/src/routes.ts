@@ -1,0 +1,18 @@
+/** Paths under the origin. `:id` is filled by the caller. */
+export const routes = {
+  health: '/api/health',
+  openapi: '/api/openapi.json',
+  batches: '/api/batches',
+  batch: (id: string) => `/api/batches/${encodeURIComponent(id)}`,
+  batchCopy: (id: string) => `/api/batches/${encodeURIComponent(id)}/copy`,
+  batchRestore: (id: string) => `/api/batches/${encodeURIComponent(id)}/restore`,
+  materials: '/api/materials',
+  material: (id: string) => `/api/materials/${encodeURIComponent(id)}`,
+  materialRestore: (id: string) => `/api/materials/${encodeURIComponent(id)}/restore`,
+  settings: '/api/settings',
+  demoReset: '/api/demo/reset',
+  predict: '/api/colour/predict',
+} as const;
+
+/** Largest request body the server reads. A full plan is under a tenth of it. */
+export const BODY_LIMIT_BYTES = 1_000_000;

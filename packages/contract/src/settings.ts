@@ -1,0 +1,28 @@
+import { type DecimalMark, type DoseUnit, type Measuring, SPOONS } from '@kleur/core';
+
+/** The maker's habits. They change how things are shown and rounded, never what is stored. */
+export interface Settings {
+  readonly studio: string;
+  readonly measuring: Measuring;
+  readonly doseUnit: DoseUnit;
+  readonly decimalMark: DecimalMark;
+  /** Gel assumed when a batch is opened: 0 none, 1 full. */
+  readonly gel: number;
+}
+
+export interface SettingsWire extends Settings {
+  readonly version: number;
+}
+
+export const defaultSettings: Settings = {
+  studio: '',
+  measuring: {
+    by: 'scale',
+    scaleDivision: 0.1,
+    spoons: 'us',
+    ownedSpoons: SPOONS.filter((s) => s !== 'tsp-1/64'),
+  },
+  doseUnit: 'g-per-kg',
+  decimalMark: 'point',
+  gel: 0,
+};
