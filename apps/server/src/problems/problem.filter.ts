@@ -19,29 +19,29 @@ export class ProblemFilter implements ExceptionFilter {
 
   private translate(error: unknown): ProblemError {
     if (error instanceof ProblemError) return error;
-    const { type, code, status } = error as { type?: string; code?: string; status?: number };
-    if (type === 'entity.too.large') {
-      return new ProblemError('body-too-large', `The request is larger than ${BODY_LIMIT_BYTES} bytes.`);
-    }
-    if (type === 'entity.parse.failed' || type === 'charset.unsupported' || type === 'encoding.unsupported') {
-      return new ProblemError('malformed-json', 'The request is not readable JSON.');
-    }
+    const { code } = error as { code?: string };
     // Database codes are translated here and nowhere else.
     if (code && /^SQLITE_(READONLY|FULL|IOERR|CANTOPEN)/.test(code)) {
       this.log.error({ err: error }, 'storage failed');
       return new ProblemError('storage-unwritable', 'The data file cannot be written. Nothing was saved.');
     }
-    if (error instanceof HttpException && error.getStatus() < 500) {
-      const found = error.getStatus() === 404;
-      return found
-        ? new ProblemError('not-found', 'There is nothing at this address.')
-        : new ProblemError('invalid-input', error.message);
-    }
-    if (status !== undefined && status >= 400 && status < 500) {
-      return new ProblemError('invalid-input', 'The request could not be read.');
-    }
+    if (error instanceof HttpException && error.getStatus() < 500) return fromFramework(error);
     const id = randomUUID();
     this.log.error({ err: error, id }, 'unexpected failure');
     return new ProblemError('internal', 'Something went wrong on the server. Nothing was saved.', [], id);
+  }
+}
+
+/** What the framework refused before a controller saw it. */
+function fromFramework(error: HttpException): ProblemError {
+  switch (error.getStatus()) {
+    case 404:
+      return new ProblemError('not-found', 'There is nothing at this address.');
+    case 413:
+      return new ProblemError('body-too-large', `The request is larger than ${BODY_LIMIT_BYTES} bytes.`);
+    default:
+      return error.cause instanceof Error && error.cause.name === 'SyntaxError'
+        ? new ProblemError('malformed-json', 'The request is not readable JSON.')
+        : new ProblemError('invalid-input', 'The request could not be read.');
   }
 }

@@ -1,0 +1,324 @@
+import {
+  type BatchDocument,
+  type BatchPage,
+  BODY_LIMIT_BYTES,
+  type MaterialWire,
+  routes,
+} from '@kleur/contract';
+import { predictExample } from '@kleur/contract/dto';
+import { startApp, type TestApp } from '../test/app.ts';
+
+let t: TestApp;
+beforeAll(async () => {
+  t = await startApp();
+}, 30_000);
+afterAll(() => t.close());
+
+const firstBatch = async (): Promise<BatchDocument> => {
+  const page = (await t.api.get(routes.batches)).body as BatchPage;
+  return (await t.api.get(routes.batch(page.items[0]!.id))).body as BatchDocument;
+};
+const write = ({ name, state, madeOn, plan }: BatchDocument) => ({ name, state, madeOn, plan });
+
+describe('batches', () => {
+  it('lists the demo with the colours of the bars, without plans', async () => {
+    const { body } = await t.api.get(routes.batches).expect(200);
+    expect(body).toMatchObject({ total: 3, page: 1, pageSize: 24 });
+    const [first] = body.items;
+    expect(first.name).toBe('Kingfisher');
+    expect(first.face).toHaveLength(4);
+    expect(first.face[0].hex).toMatch(/^#[0-9a-f]{6}$/);
+    expect(first).not.toHaveProperty('plan');
+  });
+
+  it('searches, filters and pages', async () => {
+    expect((await t.api.get(routes.batches).query({ q: 'slate' })).body.items).toHaveLength(1);
+    expect((await t.api.get(routes.batches).query({ state: 'finished' })).body.items[0].name).toBe(
+      'Canyon strata',
+    );
+    const second = (await t.api.get(routes.batches).query({ page: 2, pageSize: 2 })).body;
+    expect(second).toMatchObject({ total: 3, page: 2 });
+    expect(second.items).toHaveLength(1);
+    await t.api.get(routes.batches).query({ pageSize: 5000 }).expect(400);
+  });
+
+  it('creates, updates with the version, and refuses a stale one without losing either', async () => {
+    const source = write(await firstBatch());
+    const made = (
+      await t.api
+        .post(routes.batches)
+        .send({ ...source, name: '  Verdigris roofs ' })
+        .expect(201)
+    ).body as BatchDocument;
+    expect(made).toMatchObject({ name: 'Verdigris roofs', version: 1 });
+    const two = await t.api
+      .put(routes.batch(made.id))
+      .send({ ...source, name: 'Two', version: 1 })
+      .expect(200);
+    expect(two.body.version).toBe(2);
+    const stale = await t.api
+      .put(routes.batch(made.id))
+      .send({ ...source, name: 'Other', version: 1 })
+      .expect(409);
+    expect(stale.body).toMatchObject({
+      code: 'stale-version',
+      message: '“Two” was changed elsewhere since you opened it.',
+    });
+    expect((await t.api.get(routes.batch(made.id))).body.name).toBe('Two');
+    await t.api.delete(routes.batch(made.id)).expect(200);
+  });
+
+  it('lets exactly one of many racing updates win', async () => {
+    const source = write(await firstBatch());
+    const { body: made } = await t.api.post(routes.batches).send(source);
+    const answers = await Promise.all(
+      Array.from({ length: 8 }, (_, i) =>
+        t.api.put(routes.batch(made.id)).send({ ...source, name: `R${i}`, version: 1 }),
+      ),
+    );
+    expect(answers.map((a) => a.status).sort()).toEqual([200, 409, 409, 409, 409, 409, 409, 409]);
+    const winner = answers.find((a) => a.status === 200)!.body.name;
+    expect((await t.api.get(routes.batch(made.id))).body.name).toBe(winner);
+    await t.api.delete(routes.batch(made.id));
+  });
+
+  it('copies, deletes and restores', async () => {
+    const batch = await firstBatch();
+    const { body: copy } = await t.api.post(routes.batchCopy(batch.id)).expect(201);
+    expect(copy).toMatchObject({ name: `${batch.name} (copy)`, state: 'idea', plan: batch.plan });
+    await t.api.delete(routes.batch(copy.id)).expect(200);
+    await t.api.get(routes.batch(copy.id)).expect(404);
+    await t.api.post(routes.batchRestore(copy.id)).expect(200);
+    await t.api.get(routes.batch(copy.id)).expect(200);
+    await t.api.delete(routes.batch(copy.id));
+  });
+
+  it.each([
+    ['a name of 300 characters', { name: 'x'.repeat(300) }, 'name'],
+    ['a blank name', { name: '   ' }, 'name'],
+    ['an unknown state', { state: 'lost' }, 'state'],
+    ['a day that is none', { madeOn: '2026-13-40' }, 'madeOn'],
+    ['an unknown field', { colour: 'red' }, 'colour'],
+  ])('refuses %s', async (_, change, path) => {
+    const body = { ...write(await firstBatch()), ...change };
+    const answer = await t.api.post(routes.batches).send(body).expect(400);
+    expect(answer.body.code).toBe('invalid-input');
+    expect(answer.body.fields[0].path).toBe(path);
+  });
+
+  it('keeps a name with markup as plain text', async () => {
+    const name = '<img src=x onerror=alert(1)>';
+    const { body } = await t.api
+      .post(routes.batches)
+      .send({ ...write(await firstBatch()), name })
+      .expect(201);
+    expect(body.name).toBe(name);
+    await t.api.delete(routes.batch(body.id));
+  });
+
+  it.each([
+    ['a negative dose', (p: any) => (p.pots[0].doses[0].dose = -1), 'plan.pots.0.doses.0.dose'],
+    ['a dose that is text', (p: any) => (p.pots[0].doses[0].dose = '2,5'), 'plan.pots.0.doses.0.dose'],
+    ['an empty number', (p: any) => (p.base.totalOils = null), 'plan.base.totalOils'],
+    ['huge oils', (p: any) => (p.base.totalOils = 1e9), 'plan.base.totalOils'],
+    [
+      'a curve with too few bands',
+      (p: any) => p.materials.find((m: any) => m.optics).optics.k.pop(),
+      /optics\.k$/,
+    ],
+    ['an unknown nested field', (p: any) => (p.pots[0].secret = 1), 'plan.pots.0.secret'],
+  ])('refuses %s', async (_, spoil, path) => {
+    const body = structuredClone(write(await firstBatch()));
+    spoil(body.plan);
+    const answer = await t.api.post(routes.batches).send(body).expect(400);
+    expect(answer.body.fields.map((f: { path: string }) => f.path)).toEqual(
+      expect.arrayContaining([expect.stringMatching(path)]),
+    );
+  });
+
+  it('names the unknown id in a plan', async () => {
+    const body = structuredClone(write(await firstBatch())) as any;
+    body.plan.pots[0].doses[0].materialId = 'no-such';
+    const answer = await t.api.post(routes.batches).send(body).expect(422);
+    expect(answer.body).toMatchObject({
+      code: 'unknown-material',
+      fields: [{ path: 'plan.pots.0.doses.0.materialId' }],
+    });
+  });
+
+  it('saves an unfinished plan: oils short, shares of zero', async () => {
+    const body = structuredClone(write(await firstBatch())) as any;
+    body.plan.base.oils[0].percent = 39.7;
+    for (const pot of body.plan.pots) pot.parts = 0;
+    const { body: saved } = await t.api.post(routes.batches).send(body).expect(201);
+    expect(saved.plan.base.oils[0].percent).toBe(39.7);
+    await t.api.delete(routes.batch(saved.id));
+  });
+});
+
+describe('bodies', () => {
+  it('of 5 MB are refused with the limit told', async () => {
+    const answer = await t.api
+      .post(routes.batches)
+      .send({ name: 'x'.repeat(5_000_000) })
+      .expect(413);
+    expect(answer.body).toMatchObject({ code: 'body-too-large' });
+    expect(answer.body.message).toContain(String(BODY_LIMIT_BYTES));
+  });
+
+  it('that are no JSON are refused', async () => {
+    const answer = await t.api
+      .post(routes.batches)
+      .set('content-type', 'application/json')
+      .send('{"name":')
+      .expect(400);
+    expect(answer.body.code).toBe('malformed-json');
+  });
+
+  it('at unknown addresses get a coded 404', async () => {
+    expect((await t.api.get('/api/nothing').expect(404)).body.code).toBe('not-found');
+  });
+});
+
+describe('materials', () => {
+  const own = (change: object = {}) => ({
+    kind: 'mica',
+    name: 'Wicket moss',
+    colourIndex: '',
+    colour: '#6f8f3f',
+    window: { faint: 1, typical: 5, ceiling: 12 },
+    carriers: [{ medium: 'oil', ratio: 3 }],
+    bulkDensity: 0.5,
+    pace: 1,
+    cautions: [],
+    claims: ['vegan'],
+    behaviour: '',
+    source: 'own',
+    pricePerGram: 0.1,
+    inStock: true,
+    oil: null,
+    scent: null,
+    ...change,
+  });
+
+  it('gives one’s own a default curve, a new one for a new colour, and keeps it otherwise', async () => {
+    const made = (await t.api.post(routes.materials).send(own()).expect(201)).body as MaterialWire;
+    expect(made).toMatchObject({ builtIn: false, version: 1 });
+    expect(made.optics!.k).toHaveLength(36);
+    const renamed = await t.api
+      .put(routes.material(made.id))
+      .send({ ...own({ name: 'Moss' }), version: 1 })
+      .expect(200);
+    expect(renamed.body.optics).toEqual(made.optics);
+    const red = await t.api
+      .put(routes.material(made.id))
+      .send({ ...own({ colour: '#b03020' }), version: 2 })
+      .expect(200);
+    expect(red.body.optics).not.toEqual(made.optics);
+    await t.api
+      .put(routes.material(made.id))
+      .send({ ...own(), version: 1 })
+      .expect(409);
+    await t.api.delete(routes.material(made.id)).expect(200);
+    expect(((await t.api.get(routes.materials)).body as MaterialWire[]).some((m) => m.id === made.id)).toBe(
+      false,
+    );
+    await t.api.post(routes.materialRestore(made.id)).expect(200);
+  });
+
+  it.each([
+    ['limits out of order', { window: { faint: 6, typical: 5, ceiling: 12 } }, 'window.faint'],
+    ['a ceiling below typical', { window: { faint: 1, typical: 5, ceiling: 4 } }, 'window.ceiling'],
+    ['a colour that is none', { colour: 'mauve' }, 'colour'],
+    ['an oil without oil facts', { kind: 'oil' }, 'oil'],
+    ['curves from outside', { optics: null }, 'optics'],
+  ])('refuses %s', async (_, change, path) => {
+    const answer = await t.api.post(routes.materials).send(own(change)).expect(400);
+    expect(answer.body.fields.map((f: { path: string }) => f.path)).toContain(path);
+  });
+});
+
+describe('colour', () => {
+  it('predicts the documented example', async () => {
+    const { body } = await t.api.post(routes.predict).send(predictExample).expect(200);
+    const [pot] = body.pots;
+    expect(pot.stages).toHaveLength(3);
+    expect(pot.stages[2].reflectance).toHaveLength(36);
+    expect(pot.stages[2].lab[1]).toBeLessThan(-5);
+    expect(pot.stages[2].lab[0]).toBeLessThan(pot.stages[1].lab[0]);
+    expect(pot.stages[0]).toMatchObject({
+      hours: 0,
+      gel: 0,
+      inGamut: true,
+      hex: expect.stringMatching(/^#/),
+    });
+  });
+
+  it('browns only the scented pot', async () => {
+    const pots = [true, false].map((scented) => ({ name: String(scented), scented, doses: [] }));
+    const scent = { materialId: 'scent-oat-biscuit', dose: 30 };
+    const { body } = await t.api
+      .post(routes.predict)
+      .send({ oils: [], scent, pots, stages: [{ hours: 1008, gel: 0 }] });
+    expect(body.pots[0].stages[0].lab[0]).toBeLessThan(body.pots[1].stages[0].lab[0] - 10);
+  });
+
+  it('refuses an unknown id, a non-oil and a wild stage, each at its path', async () => {
+    const ask = (change: object) => t.api.post(routes.predict).send({ ...predictExample, ...change });
+    expect((await ask({ oils: [{ materialId: 'oil-moon', share: 1 }] })).body).toMatchObject({
+      code: 'unknown-material',
+      fields: [{ path: 'oils.0.materialId' }],
+    });
+    expect((await ask({ oils: [{ materialId: 'cocoa', share: 1 }] })).body.message).toBe(
+      '“Cocoa” is not an oil.',
+    );
+    expect((await ask({ stages: [{ hours: -1, gel: 2 }] })).status).toBe(400);
+    expect((await ask({ pots: [] })).status).toBe(400);
+  });
+});
+
+describe('settings and demo', () => {
+  it('keeps habits with a version', async () => {
+    const { body } = await t.api.get(routes.settings).expect(200);
+    const next = { ...body, decimalMark: 'comma' };
+    expect((await t.api.put(routes.settings).send(next).expect(200)).body).toMatchObject({
+      decimalMark: 'comma',
+      version: body.version + 1,
+    });
+    await t.api.put(routes.settings).send(next).expect(409);
+    const noSpoon = {
+      ...next,
+      version: body.version + 1,
+      measuring: { ...body.measuring, by: 'spoons', ownedSpoons: [] },
+    };
+    expect((await t.api.put(routes.settings).send(noSpoon).expect(400)).body.fields[0].path).toBe(
+      'measuring.ownedSpoons',
+    );
+  });
+
+  it('resets to the demo only with the word', async () => {
+    await t.api.post(routes.demoReset).send({}).expect(400);
+    const batch = await firstBatch();
+    await t.api.delete(routes.batch(batch.id));
+    await t.api.post(routes.demoReset).send({ confirm: 'replace everything with the demo' }).expect(204);
+    expect((await t.api.get(routes.batches)).body.total).toBe(3);
+  });
+});
+
+it('describes itself in OpenAPI, with an example for predict', async () => {
+  const { body } = await t.api.get(routes.openapi).expect(200);
+  const predict = body.paths['/api/colour/predict'].post;
+  expect(predict.requestBody.content['application/json'].examples.green.value).toEqual(predictExample);
+  expect(Object.keys(body.paths)).toEqual(
+    expect.arrayContaining([routes.batches, routes.materials, routes.settings]),
+  );
+});
+
+it('starts empty when told to, with the shelf but no batch', async () => {
+  const empty = await startApp('empty');
+  expect((await empty.api.get(routes.batches)).body.total).toBe(0);
+  const shelf = (await empty.api.get(routes.materials)).body as MaterialWire[];
+  expect(shelf.length).toBeGreaterThan(100);
+  expect(shelf.some((m) => m.inStock)).toBe(false);
+  await empty.close();
+}, 30_000);
