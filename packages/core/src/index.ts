@@ -37,7 +37,7 @@ export {
   type ScentFacts,
 } from './material/material.ts';
 export { defaultOptics } from './material/ownMaterial.ts';
-export { type TintLadder, tintLadder } from './material/tintLadder.ts';
+export { type ShelfFace, shelfFace, type TintLadder, tintLadder } from './material/tintLadder.ts';
 
 export { type Check, type CheckLevel, type CheckPlace } from './batch/checks/check.ts';
 export { checkPlan } from './batch/checks/index.ts';
@@ -53,6 +53,24 @@ export {
   scentBrowning,
 } from './batch/composition.ts';
 export { carrierMass, dispersionHint, mediumName } from './batch/dispersion.ts';
+export {
+  addDose,
+  addOil,
+  addPot,
+  copyPot,
+  movePot,
+  normaliseOils,
+  refreshMaterial,
+  removeDose,
+  removeOil,
+  removePot,
+  setBase,
+  setDose,
+  setOilMass,
+  setOilPercent,
+  setPot,
+  setScent,
+} from './batch/edit.ts';
 export { type Batter, batterOf, type LyeStop, oilsAddUp, oilsSum } from './batch/lye.ts';
 export {
   type Base,

@@ -7,7 +7,7 @@ import { shelfItem } from '../testing/plans.ts';
 import { carriersFrom } from './catalogue/build.ts';
 import { startingShelf } from './catalogue/index.ts';
 import { defaultOptics } from './ownMaterial.ts';
-import { LADDER_STEPS, tintLadder } from './tintLadder.ts';
+import { LADDER_STEPS, shelfFace, tintLadder } from './tintLadder.ts';
 
 const coloured = startingShelf().filter((m) => m.optics && m.colour && !m.optics.specks);
 
@@ -120,5 +120,15 @@ describe('tint ladder', () => {
   it('is null for what has no colour', () => {
     expect(tintLadder(shelfItem('oil-olive'))).toBeNull();
     expect(tintLadder(shelfItem('sugar'))).toBeNull();
+  });
+});
+
+describe('shelf face', () => {
+  it('shows doses of a colourant, the bare bar of an oil, the browning of a scent', () => {
+    expect(shelfFace(shelfItem('red-iron-oxide'))).toMatchObject({ shows: 'doses' });
+    expect(shelfFace(shelfItem('oil-palm-unrefined'))).toMatchObject({ shows: 'oil', doses: [] });
+    const lightness = (id: string) => labD65FromHex(shelfFace(shelfItem(id))!.ungelled[0]!.hex)[0];
+    expect(lightness('scent-oat-biscuit')).toBeLessThan(lightness('scent-wet-slate') - 15);
+    expect(shelfFace(shelfItem('sugar'))).toBeNull();
   });
 });

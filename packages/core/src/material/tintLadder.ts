@@ -2,7 +2,7 @@ import { type ScreenColour, screenColourFromLabD65 } from '../colour/gamut.ts';
 import { type Canvas, referenceCanvas } from '../pigment/canvas.ts';
 import { predictLab } from '../pigment/mixer.ts';
 import { cured } from '../pigment/stage.ts';
-import { type Material } from './material.ts';
+import { type Material, TAN_AS_VANILLIN } from './material.ts';
 
 export interface TintLadder {
   /** Doses in g/kg oils, faint to ceiling. */
@@ -25,4 +25,32 @@ export function tintLadder(material: Material, canvas: Canvas = referenceCanvas)
   const row = (gel: number): ScreenColour[] =>
     doses.map((dose) => screenColourFromLabD65(predictLab(canvas, [{ optics, dose }], cured(gel))));
   return { doses, gelled: row(1), ungelled: row(0) };
+}
+
+/** What a shelf item looks like in soap: colours gelled and ungelled, side by side, and what they show. */
+export interface ShelfFace {
+  readonly shows: 'doses' | 'oil' | 'scent';
+  /** In g/kg oils for `doses`; empty otherwise. */
+  readonly doses: readonly number[];
+  readonly gelled: readonly ScreenColour[];
+  readonly ungelled: readonly ScreenColour[];
+}
+
+/**
+ * The face of any shelf item at cure: the tint ladder of a colourant, the bare bar of an oil alone, the
+ * browning of a scent at its limit. Null for what leaves no mark.
+ */
+export function shelfFace(material: Material): ShelfFace | null {
+  const ladder = tintLadder(material);
+  if (ladder) return { shows: 'doses', ...ladder };
+  const { oil, scent } = material;
+  const bare = (canvas: Canvas) => ({
+    doses: [],
+    gelled: [screenColourFromLabD65(predictLab(canvas, [], cured(1)))],
+    ungelled: [screenColourFromLabD65(predictLab(canvas, [], cured(0)))],
+  });
+  if (oil) return { shows: 'oil', ...bare({ ...oil, scent: null }) };
+  if (!scent) return null;
+  const browning = { vanillin: scent.vanillin * scent.limit, tan: TAN_AS_VANILLIN[scent.tan] * scent.limit };
+  return { shows: 'scent', ...bare({ ...referenceCanvas, scent: browning }) };
 }

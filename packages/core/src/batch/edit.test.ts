@@ -1,0 +1,111 @@
+import { fourPotLoaf, planWith, shelfItem } from '../testing/plans.ts';
+import { grams, gramsPerKg } from '../units/quantity.ts';
+import {
+  addDose,
+  addOil,
+  addPot,
+  copyPot,
+  movePot,
+  normaliseOils,
+  refreshMaterial,
+  removeDose,
+  removeOil,
+  removePot,
+  setDose,
+  setOilMass,
+  setOilPercent,
+  setPot,
+  setScent,
+} from './edit.ts';
+import { emptyPlan, planFaults } from './plan.ts';
+
+const names = (plan: ReturnType<typeof fourPotLoaf>) => plan.pots.map((p) => p.name);
+
+describe('oils', () => {
+  it('a new oil takes what is missing to 100 %', () => {
+    let plan = addOil(emptyPlan(), 'a', shelfItem('oil-olive'));
+    expect(plan.base.oils[0]!.percent).toBe(100);
+    plan = addOil(setOilPercent(plan, 'a', 70), 'b', shelfItem('oil-coconut'));
+    expect(plan.base.oils.map((o) => o.percent)).toEqual([70, 30]);
+    expect(addOil(plan, 'c', shelfItem('oil-olive'))).toBe(plan);
+    expect(planFaults(plan)).toEqual([]);
+  });
+
+  it('by mass: the others keep theirs and the total follows', () => {
+    // 400 + 300 + 250 + 50; olive to 600 makes 1,200 g, so coconut is 25 %.
+    const plan = setOilMass(planWith([]), 'oil-olive', grams(600));
+    expect(plan.base.totalOils).toBeCloseTo(1200, 9);
+    expect(plan.base.oils.map((o) => o.percent)).toEqual([
+      50,
+      25,
+      expect.closeTo(20.8333, 3),
+      expect.closeTo(4.1667, 3),
+    ]);
+    const one = planWith([], { oils: [{ id: 'x', materialId: 'oil-olive', percent: 100 }] });
+    expect(setOilMass(one, 'x', grams(0))).toBe(one);
+  });
+
+  it('stretch to 100 % in proportion, and leave with their copies', () => {
+    const plan = setOilPercent(planWith([]), 'oil-olive', 20);
+    expect(normaliseOils(plan).base.oils.map((o) => o.percent)).toEqual([25, 37.5, 31.25, 6.25]);
+    const fewer = removeOil(plan, 'oil-lard');
+    expect(fewer.materials.map((m) => m.id)).not.toContain('oil-lard');
+  });
+
+  it('choose a scent and drop it', () => {
+    const plan = setScent(planWith([]), { material: shelfItem('scent-limewash'), dose: 30 });
+    expect(plan.base.scent).toEqual({ materialId: 'scent-limewash', dose: 30 });
+    expect(addPot(plan, 'p', 'A').pots[0]!.scented).toBe(true);
+    expect(setScent(plan, null).materials.map((m) => m.id)).not.toContain('scent-limewash');
+  });
+});
+
+describe('pots', () => {
+  it('move within the row and stop at its ends', () => {
+    expect(names(movePot(fourPotLoaf(), 'Blue', 1))).toEqual(['Ochre', 'Blue', 'Green', 'White']);
+    expect(names(movePot(fourPotLoaf(), 'White', 5))).toEqual(['Blue', 'Ochre', 'Green', 'White']);
+    expect(names(movePot(fourPotLoaf(), 'nobody', 1))).toEqual(['Blue', 'Ochre', 'Green', 'White']);
+  });
+
+  it('copy with ids of their own', () => {
+    const plan = copyPot(fourPotLoaf(), 'Green', 'new', (i) => `row-${i}`);
+    expect(names(plan)).toEqual(['Blue', 'Ochre', 'Green', 'Green (copy)', 'White']);
+    expect(plan.pots[3]!.doses.map((d) => d.id)).toEqual(['row-0', 'row-1']);
+    expect(planFaults(plan)).toEqual([]);
+  });
+
+  it('change and leave', () => {
+    const plan = setPot(fourPotLoaf(), 'Blue', { parts: 5, name: 'Deep' });
+    expect(plan.pots[0]).toMatchObject({ parts: 5, name: 'Deep' });
+    const without = removePot(plan, 'White');
+    expect(without.materials.map((m) => m.id)).not.toContain('titanium-dioxide-oil');
+  });
+});
+
+describe('doses', () => {
+  it('start at the typical dose in the first carrier, once', () => {
+    const plan = addDose(fourPotLoaf(), 'White', 'r', shelfItem('kaolin'));
+    expect(plan.pots[3]!.doses[1]).toEqual({
+      id: 'r',
+      materialId: 'kaolin',
+      dose: 15,
+      carrier: { medium: 'water', ratio: 2.5 },
+    });
+    expect(addDose(plan, 'White', 's', shelfItem('kaolin'))).toBe(plan);
+    expect(addDose(plan, 'nobody', 's', shelfItem('kaolin'))).toBe(plan);
+  });
+
+  it('change and leave with their copies', () => {
+    const plan = setDose(fourPotLoaf(), 'Blue', 'ultramarine-blue', { dose: gramsPerKg(8) });
+    expect(plan.pots[0]!.doses[0]!.dose).toBe(8);
+    expect(plan.pots[2]!.doses[0]!.dose).toBe(3);
+    const less = removeDose(plan, 'White', 'titanium-dioxide-oil');
+    expect(less.materials.map((m) => m.id)).not.toContain('titanium-dioxide-oil');
+  });
+
+  it('the plan keeps its copy until told to refresh it', () => {
+    const loaf = fourPotLoaf();
+    const changed = { ...shelfItem('ultramarine-blue'), name: 'New lot' };
+    expect(refreshMaterial(loaf, changed).materials.find((m) => m.id === changed.id)!.name).toBe('New lot');
+  });
+});
