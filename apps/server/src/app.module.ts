@@ -1,5 +1,4 @@
 import { type DynamicModule, Module } from '@nestjs/common';
-import { ServeStaticModule } from '@nestjs/serve-static';
 import { BatchesModule } from './batches/batches.module.ts';
 import { CatalogueModule } from './catalogue/catalogue.module.ts';
 import { ColourModule } from './colour/colour.module.ts';
@@ -17,33 +16,13 @@ export interface AppOptions {
   readonly webRoot?: string;
 }
 
-const YEAR_SECONDS = 31_536_000;
-
 @Module({})
 export class AppModule {
-  static forRoot({ file, first, webRoot }: AppOptions): DynamicModule {
+  static forRoot({ file, first }: AppOptions): DynamicModule {
     return {
       module: AppModule,
       imports: [
         StorageModule.forFile(file),
-        ...(webRoot
-          ? [
-              ServeStaticModule.forRoot({
-                rootPath: webRoot,
-                exclude: ['/api/{*path}'],
-                serveStaticOptions: {
-                  // Names in assets/ carry a hash of the content.
-                  setHeaders: (res: { setHeader(k: string, v: string): void }, path: string) => {
-                    const hashed = path.includes('/assets/');
-                    res.setHeader(
-                      'Cache-Control',
-                      hashed ? `public, max-age=${YEAR_SECONDS}, immutable` : 'no-cache',
-                    );
-                  },
-                },
-              }),
-            ]
-          : []),
         CatalogueModule,
         BatchesModule,
         SettingsModule,

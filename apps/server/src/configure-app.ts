@@ -1,4 +1,3 @@
-import { constants } from 'node:zlib';
 import { type NestExpressApplication } from '@nestjs/platform-express';
 import { DocumentBuilder, SwaggerModule } from '@nestjs/swagger';
 import { BODY_LIMIT_BYTES } from '@kleur/contract';
@@ -26,7 +25,7 @@ export function configureApp(app: NestExpressApplication, log: Logger): void {
       strictTransportSecurity: false,
     }),
   );
-  app.use(compression({ brotli: { params: { [constants.BROTLI_PARAM_QUALITY]: 9 } } }));
+  app.use(compression());
   app.useBodyParser('json', { limit: BODY_LIMIT_BYTES });
   app.useGlobalPipes(validationPipe());
   app.useGlobalFilters(new ProblemFilter(log));

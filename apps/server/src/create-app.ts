@@ -3,6 +3,7 @@ import { type NestExpressApplication } from '@nestjs/platform-express';
 import { type Logger } from 'pino';
 import { AppModule, type AppOptions } from './app.module.ts';
 import { configureApp } from './configure-app.ts';
+import { serveWeb } from './web-files.ts';
 
 /** The application, configured and not yet listening. */
 export async function createApp(options: AppOptions, log: Logger): Promise<NestExpressApplication> {
@@ -12,6 +13,7 @@ export async function createApp(options: AppOptions, log: Logger): Promise<NestE
     abortOnError: false,
   });
   configureApp(app, log);
+  if (options.webRoot) serveWeb(app, options.webRoot);
   app.enableShutdownHooks();
   return app;
 }

@@ -33,7 +33,7 @@ type Constructor = new () => object;
 function all(common: Common, api: object, ...checks: PropertyDecorator[]): PropertyDecorator {
   const { nullable = false, optional = false, description } = common;
   return (target, key) => {
-    ApiProperty({ ...api, nullable, required: !optional, description } as never)(target, key);
+    ApiProperty({ ...api, nullable, required: !optional, description })(target, key);
     if (nullable) ValidateIf((_, value) => value !== null)(target, key);
     if (optional) IsOptional()(target, key);
     for (const check of checks) check(target, key);

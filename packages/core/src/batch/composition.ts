@@ -51,7 +51,7 @@ export function planCanvas(plan: Plan, scented: boolean): Canvas {
 export function potComposition(plan: Plan, pot: Pot): Composition {
   const parts = pot.doses.flatMap((row) => {
     const { optics } = materialOf(plan, row.materialId);
-    return optics && row.dose > 0 ? [{ optics, dose: row.dose as number }] : [];
+    return optics && row.dose > 0 ? [{ optics, dose: row.dose }] : [];
   });
   return { canvas: planCanvas(plan, pot.scented), parts };
 }

@@ -2,7 +2,7 @@ import { type Carrier, type CarrierMedium, type Material } from '../material/mat
 import { type Grams, grams } from '../units/quantity.ts';
 
 export const mediumName: Readonly<Record<CarrierMedium, string>> = {
-  oil: 'light liquid oil',
+  oil: 'light oil',
   water: 'water',
   glycerin: 'glycerin',
   'lye-water': 'the lye water',

@@ -1,0 +1,28 @@
+import '@fontsource-variable/public-sans';
+import './app/base.css';
+import { App, ConfigProvider } from 'antd';
+import { StrictMode } from 'react';
+import { createRoot } from 'react-dom/client';
+import { Provider } from 'react-redux';
+import { RouterProvider } from 'react-router';
+import { router } from './app/router.tsx';
+import { store } from './app/store.ts';
+import { theme } from './app/theme.ts';
+import { bench } from './rooms/bench/benchSlice.ts';
+
+// When the connection comes back there is no need to wait for the next try.
+window.addEventListener('online', () => {
+  store.dispatch(bench.saveRetried());
+});
+
+createRoot(document.getElementById('root')!).render(
+  <StrictMode>
+    <Provider store={store}>
+      <ConfigProvider theme={theme} wave={{ disabled: true }}>
+        <App>
+          <RouterProvider router={router} />
+        </App>
+      </ConfigProvider>
+    </Provider>
+  </StrictMode>,
+);

@@ -1,0 +1,59 @@
+import { CopyOutlined, DeleteOutlined } from '@ant-design/icons';
+import { Button } from 'antd';
+import dayjs from 'dayjs';
+import { Link } from 'react-router';
+import { type BatchSummary } from '@kleur/contract';
+import { usePrinter } from '../../shared/hooks/useSettings.ts';
+import { stateName } from '../../shared/ui/stateName.ts';
+
+/** A batch as a bar seen from its cut face: each pot a band as high as its share, at cure. */
+export function BatchCard(props: {
+  readonly batch: BatchSummary;
+  readonly onCopy: () => void;
+  readonly onDelete: () => void;
+}) {
+  const { batch } = props;
+  const print = usePrinter();
+  const colours = batch.face.map((f) => f.name).join(', ');
+  return (
+    <article className="card">
+      <Link to={`/batches/${batch.id}`} className="card-link">
+        <div
+          className="card-bar"
+          role="img"
+          aria-label={colours ? `Cured colours: ${colours}` : 'No colours yet'}
+        >
+          {batch.face.map((f, i) => (
+            <i key={i} style={{ background: f.hex, flexGrow: f.share }} title={f.name} />
+          ))}
+        </div>
+        <h2>{batch.name}</h2>
+      </Link>
+      <div className="card-foot">
+        <span className={`state state-${batch.state}`}>{stateName[batch.state]}</span>
+        <span className="soft figure">
+          {batch.madeOn ? dayjs(batch.madeOn).format('D MMM YYYY') : 'no date'} ·{' '}
+          {print.number(batch.totalOils, 0)} g
+        </span>
+        <span className="card-acts">
+          <Button
+            type="text"
+            size="small"
+            icon={<CopyOutlined />}
+            aria-label={`Duplicate ${batch.name}`}
+            title="Duplicate"
+            onClick={props.onCopy}
+          />
+          <Button
+            type="text"
+            size="small"
+            icon={<DeleteOutlined />}
+            aria-label={`Delete ${batch.name}`}
+            title="Delete"
+            onClick={props.onDelete}
+          />
+        </span>
+      </div>
+    </article>
+  );
+}

@@ -1,0 +1,23 @@
+import { createContext, useContext, useSyncExternalStore } from 'react';
+import { type LiveColours, type ColourSnapshot } from './liveColours.ts';
+
+export interface BenchContextValue {
+  readonly live: LiveColours;
+  /** The pot that is selected everywhere, or null when there is none. */
+  readonly selectedId: string | null;
+  readonly select: (potId: string) => void;
+}
+
+export const BenchContext = createContext<BenchContextValue | null>(null);
+
+export function useBench(): BenchContextValue {
+  const value = useContext(BenchContext);
+  if (!value) throw new Error('Outside an open batch');
+  return value;
+}
+
+/** The colours as last predicted; re-renders with every frame of a drag, so keep its users small. */
+export function useColours(): ColourSnapshot {
+  const { live } = useBench();
+  return useSyncExternalStore(live.subscribe, live.getSnapshot);
+}

@@ -1,0 +1,63 @@
+import { deltaE00 } from '@kleur/core';
+import { usePrinter } from '../../shared/hooks/useSettings.ts';
+import { useColours } from './BenchContext.ts';
+import { BARE, type NamedStage } from './liveColours.ts';
+import { PotSwatch } from './PotSwatch.tsx';
+import { sayHours } from './timeScale.ts';
+
+const stages: readonly (readonly [NamedStage, string])[] = [
+  ['fresh', 'Fresh'],
+  ['cut', 'At the cut'],
+  ['cured', 'Cured'],
+];
+
+/** Fresh, cut and cured side by side, then the colour at the time strip with its numbers. */
+export function ColourCard({ potId, label }: { readonly potId: string | null; readonly label: string }) {
+  const { pots, stage } = useColours();
+  const print = usePrinter();
+  const colours = pots.get(potId ?? BARE);
+  const bare = pots.get(BARE);
+  return (
+    <section className="colour-card" aria-label={`Predicted colour of ${label}`}>
+      <div className="trio">
+        {stages.map(([name, said]) => (
+          <figure key={name}>
+            <PotSwatch potId={potId} stage={name} label={label} className="trio-fill" />
+            <figcaption>
+              {said}
+              <code className="figure">{colours?.[name].hex ?? '–'}</code>
+            </figcaption>
+          </figure>
+        ))}
+      </div>
+      {colours && bare && (
+        <table className="lab figure">
+          <caption>
+            At the time strip: {sayHours(stage.hours)},{' '}
+            {stage.gel === 0 ? 'no gel' : stage.gel === 1 ? 'full gel' : 'half gel'}
+          </caption>
+          <tbody>
+            <tr>
+              <th scope="row">L*</th>
+              <td>{print.fixed(colours.now.lab[0], 1)}</td>
+              <th scope="row">a*</th>
+              <td>{print.fixed(colours.now.lab[1], 1)}</td>
+              <th scope="row">b*</th>
+              <td>{print.fixed(colours.now.lab[2], 1)}</td>
+              {potId !== null && (
+                <>
+                  <th scope="row">ΔE from bare</th>
+                  <td>{print.fixed(deltaE00(colours.now.lab, bare.now.lab), 1)}</td>
+                </>
+              )}
+            </tr>
+          </tbody>
+        </table>
+      )}
+      <p className="soft doubt">
+        Shelf defaults: a guess until tested on your own soap. Strength may be off by a third for pigments, by
+        more for micas.
+      </p>
+    </section>
+  );
+}

@@ -1,0 +1,37 @@
+import { useColours } from './BenchContext.ts';
+import { BARE, type NamedStage } from './liveColours.ts';
+
+const words: Readonly<Record<NamedStage, string>> = {
+  now: 'at the time strip',
+  fresh: 'fresh',
+  cut: 'at the cut',
+  cured: 'cured',
+};
+
+/** A flat patch of a pot's predicted colour. `potId` null is the bare base. */
+export function PotSwatch(props: {
+  readonly potId: string | null;
+  readonly stage: NamedStage;
+  readonly label: string;
+  readonly className?: string;
+}) {
+  const colour = useColours().pots.get(props.potId ?? BARE)?.[props.stage];
+  return (
+    <span
+      className={`swatch ${props.className ?? ''}`}
+      role="img"
+      aria-label={`${props.label}, ${words[props.stage]}: ${colour?.hex ?? 'not predicted yet'}`}
+      data-hex={colour?.hex}
+      style={colour ? { background: colour.hex } : undefined}
+    >
+      {colour && !colour.inGamut && (
+        <span
+          className="swatch-mark"
+          title="Beyond what a screen can show: the nearest of the same hue and lightness"
+        >
+          ≈
+        </span>
+      )}
+    </span>
+  );
+}

@@ -1,0 +1,37 @@
+import { CheckOutlined, CloudSyncOutlined, DisconnectOutlined, EditOutlined } from '@ant-design/icons';
+import { Button } from 'antd';
+import { useAppDispatch, useAppSelector } from '../../app/hooks.ts';
+import { bench } from './benchSlice.ts';
+
+/** The quiet sign of how the batch stands with the server. */
+export function SaveSign() {
+  const saving = useAppSelector((s) => s.bench.saving);
+  const dispatch = useAppDispatch();
+  const sign = {
+    saved: [<CheckOutlined key="i" />, 'Saved'],
+    unsaved: [<EditOutlined key="i" />, 'Unsaved'],
+    saving: [<CloudSyncOutlined key="i" />, 'Saving'],
+    failed: [<DisconnectOutlined key="i" />, 'Not saved'],
+    conflict: [<DisconnectOutlined key="i" />, 'Changed elsewhere'],
+  }[saving.status];
+  return (
+    <span className={`save-sign save-${saving.status}`} role="status">
+      {sign}
+      {saving.status === 'failed' && (
+        <>
+          <span className="soft" title={saving.message}>
+            {saving.message} Your work is kept here and will be sent again.
+          </span>
+          <Button
+            size="small"
+            onClick={() => {
+              dispatch(bench.saveRetried());
+            }}
+          >
+            Try now
+          </Button>
+        </>
+      )}
+    </span>
+  );
+}

@@ -1,0 +1,106 @@
+import { Segmented } from 'antd';
+import { useEffect, useMemo, useState } from 'react';
+import { bareComposition, CURED_HOURS, type Plan, potComposition } from '@kleur/core';
+import { useKeys } from '../../shared/hooks/useKeys.ts';
+import { colourWorker } from '../../workers/client.ts';
+import { useBench } from './BenchContext.ts';
+import { hoursOfPosition, neighbourTick, positionOfHours, sayHours, ticks } from './timeScale.ts';
+
+const GELS = [
+  { value: 0, label: 'No gel' },
+  { value: 0.5, label: 'Half' },
+  { value: 1, label: 'Full gel' },
+];
+/** Steps of the colour trail behind the handle. */
+const TRAIL = 48;
+const POSITIONS = Array.from({ length: TRAIL }, (_, i) => (i + 0.5) / TRAIL);
+
+/**
+ * Time since the pour, with the selected pot's own colour along the track. Drives every swatch of the batch.
+ */
+export function TimeStrip({ plan, startGel }: { readonly plan: Plan; readonly startGel: number }) {
+  const { live, selectedId } = useBench();
+  const [hours, setHours] = useState(CURED_HOURS);
+  const [gel, setGel] = useState(startGel);
+  const [trail, setTrail] = useState<readonly string[]>([]);
+
+  useEffect(() => {
+    live.setStage({ hours, gel });
+  }, [live, hours, gel]);
+
+  const pot = plan.pots.find((p) => p.id === selectedId);
+  const composition = useMemo(() => (pot ? potComposition(plan, pot) : bareComposition(plan)), [plan, pot]);
+  useEffect(() => {
+    let current = true;
+    const stages = POSITIONS.map((p) => ({ hours: hoursOfPosition(p), gel }));
+    void colourWorker()
+      .predict([composition], stages)
+      .then(([colours]) => {
+        if (current && colours) setTrail(colours.map((c) => c.hex));
+      });
+    return () => {
+      current = false;
+    };
+  }, [composition, gel]);
+
+  useKeys({
+    '[': () => {
+      setHours((h) => neighbourTick(h, -1));
+    },
+    ']': () => {
+      setHours((h) => neighbourTick(h, 1));
+    },
+    g: () => {
+      setGel((g) => GELS[(GELS.findIndex((x) => x.value === g) + 1) % GELS.length]!.value);
+    },
+  });
+
+  return (
+    <section className="time-strip" aria-label="Time and gel">
+      <div className="time-track">
+        <div className="time-trail" aria-hidden>
+          {trail.map((hex, i) => (
+            <i key={i} style={{ background: hex }} />
+          ))}
+        </div>
+        <input
+          type="range"
+          aria-label="Time since the pour"
+          aria-valuetext={sayHours(hours)}
+          min={0}
+          max={1}
+          step={0.002}
+          value={positionOfHours(hours)}
+          onChange={(e) => {
+            setHours(hoursOfPosition(Number(e.target.value)));
+          }}
+        />
+        <div className="time-ticks">
+          {ticks.map((t) => (
+            <button
+              type="button"
+              key={t.hours}
+              tabIndex={-1}
+              className={t.major ? 'tick tick-major' : 'tick'}
+              style={{ left: `${positionOfHours(t.hours) * 100}%` }}
+              onClick={() => {
+                setHours(t.hours);
+              }}
+            >
+              {t.label}
+            </button>
+          ))}
+        </div>
+      </div>
+      <output className="time-now figure">{sayHours(hours)}</output>
+      <Segmented
+        aria-label="Gel"
+        options={GELS}
+        value={gel}
+        onChange={(v) => {
+          setGel(v);
+        }}
+      />
+    </section>
+  );
+}

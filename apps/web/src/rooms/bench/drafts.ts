@@ -1,0 +1,32 @@
+import { type BatchWrite } from '@kleur/contract';
+
+/** An edit that the server has not acknowledged yet, kept in the browser in case the tab goes first. */
+export interface Draft {
+  readonly baseVersion: number;
+  readonly batch: BatchWrite;
+}
+
+const key = (id: string): string => `kleur.draft.${id}`;
+
+export function keepDraft(id: string, draft: Draft): void {
+  try {
+    localStorage.setItem(key(id), JSON.stringify(draft));
+  } catch {
+    // A full or forbidden store costs the safety net, not the edit: the document is still in memory.
+  }
+}
+
+export const dropDraft = (id: string): void => {
+  localStorage.removeItem(key(id));
+};
+
+export function findDraft(id: string): Draft | null {
+  try {
+    const text = localStorage.getItem(key(id));
+    if (text === null) return null;
+    const draft = JSON.parse(text) as Partial<Draft>;
+    return typeof draft.baseVersion === 'number' && draft.batch?.plan ? (draft as Draft) : null;
+  } catch {
+    return null;
+  }
+}

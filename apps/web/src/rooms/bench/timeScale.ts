@@ -1,0 +1,45 @@
+import { scaleSymlog } from 'd3-scale';
+import { CURED_HOURS, CUT_HOURS } from '@kleur/core';
+
+/** Hours after which the scale turns from even to logarithmic: the first hours and the last weeks both show. */
+const KNEE_HOURS = 6;
+
+const scale = scaleSymlog().domain([0, CURED_HOURS]).range([0, 1]).constant(KNEE_HOURS);
+
+/** Hours since the pour → 0–1 along the time strip. */
+export const positionOfHours = (hours: number): number => scale(hours);
+
+/** 0–1 along the time strip → hours since the pour. */
+export const hoursOfPosition = (position: number): number => scale.invert(Math.min(1, Math.max(0, position)));
+
+export interface Tick {
+  readonly hours: number;
+  readonly label: string;
+  readonly major: boolean;
+}
+
+export const ticks: readonly Tick[] = [
+  { hours: 0, label: 'Fresh', major: true },
+  { hours: 6, label: '6 h', major: false },
+  { hours: 24, label: '1 day', major: false },
+  { hours: CUT_HOURS, label: 'Cut', major: true },
+  { hours: 168, label: '1 week', major: false },
+  { hours: 504, label: '3 weeks', major: false },
+  { hours: CURED_HOURS, label: 'Cured', major: true },
+];
+
+/** "20 min", "9 h", "5 days", "3 weeks": the time since the pour, as people say it. */
+export function sayHours(hours: number): string {
+  if (hours < 1 / 60) return 'fresh';
+  if (hours < 1) return `${Math.round(hours * 60)} min`;
+  if (hours < 36) return `${Math.round(hours)} h`;
+  if (hours < 24 * 14) return `${Math.round(hours / 24)} days`;
+  return `${Math.round(hours / 168)} weeks`;
+}
+
+/** The tick before or after a time, for stepping by key. */
+export function neighbourTick(hours: number, direction: 1 | -1): number {
+  const slack = 0.01;
+  if (direction > 0) return ticks.find((t) => t.hours > hours + slack)?.hours ?? CURED_HOURS;
+  return ticks.findLast((t) => t.hours < hours - slack)?.hours ?? 0;
+}

@@ -1,0 +1,251 @@
+import { PlusOutlined, SearchOutlined } from '@ant-design/icons';
+import { App, Button, Checkbox, Input, type InputRef, Select } from 'antd';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { useSearchParams } from 'react-router';
+import { type MaterialWire } from '@kleur/contract';
+import { CLAIMS, type Claim, MATERIAL_KINDS, type MaterialKind, type ShelfFace } from '@kleur/core';
+import {
+  failureOf,
+  useMaterialsQuery,
+  useRestoreMaterialMutation,
+  useSaveMaterialMutation,
+} from '../../app/api.ts';
+import { useKeys } from '../../shared/hooks/useKeys.ts';
+import { EmptyState } from '../../shared/ui/EmptyState.tsx';
+import { kindName } from '../../shared/ui/kindName.ts';
+import { colourWorker } from '../../workers/client.ts';
+import { writeOf } from './materialWrite.ts';
+import { MaterialEditor } from './MaterialEditor.tsx';
+import { ShelfRow } from './ShelfRow.tsx';
+
+const NEW = 'new';
+
+/** Everything that can go into a batch, with what it looks like in soap. Filters live in the address. */
+export function ShelfRoom() {
+  const [params, setParams] = useSearchParams();
+  const q = params.get('q') ?? '';
+  const kind = (params.get('kind') ?? '') as MaterialKind | '';
+  const claims = params.getAll('claim') as Claim[];
+  const stockOnly = params.get('stock') === '1';
+  const item = params.get('item');
+  const { data, error, refetch } = useMaterialsQuery();
+  const faces = useFaces(data);
+  const [save] = useSaveMaterialMutation();
+  const [restore] = useRestoreMaterialMutation();
+  const { message, notification } = App.useApp();
+  const search = useRef<InputRef>(null);
+
+  const set = (change: Readonly<Record<string, string | readonly string[]>>): void => {
+    setParams(
+      (old) => {
+        const next = new URLSearchParams(old);
+        for (const [key, value] of Object.entries(change)) {
+          next.delete(key);
+          for (const v of typeof value === 'string' ? [value] : value) if (v) next.append(key, v);
+        }
+        return next;
+      },
+      { replace: 'q' in change },
+    );
+  };
+
+  useKeys({
+    n: () => {
+      set({ item: NEW });
+    },
+    '/': () => search.current?.focus(),
+  });
+
+  const toggleStock = async (m: MaterialWire): Promise<void> => {
+    try {
+      await save({ id: m.id, version: m.version, material: { ...writeOf(m), inStock: !m.inStock } }).unwrap();
+    } catch (e) {
+      void message.error(failureOf(e).message);
+    }
+  };
+  const offerUndo = (m: MaterialWire): void => {
+    const key = `deleted-${m.id}`;
+    notification.open({
+      key,
+      title: `“${m.name}” was taken off the shelf`,
+      description: 'Plans that use it keep their copy.',
+      duration: 10,
+      placement: 'bottomLeft',
+      actions: (
+        <Button
+          onClick={() => {
+            notification.destroy(key);
+            restore(m.id)
+              .unwrap()
+              .catch((e: unknown) => message.error(failureOf(e).message));
+          }}
+        >
+          Undo
+        </Button>
+      ),
+    });
+  };
+
+  const needle = q.trim().toLowerCase();
+  const shown = (data ?? []).filter(
+    (m) =>
+      (!kind || m.kind === kind) &&
+      (!stockOnly || m.inStock) &&
+      claims.every((c) => m.claims.includes(c)) &&
+      (!needle || `${m.name} ${m.colourIndex} ${m.behaviour}`.toLowerCase().includes(needle)),
+  );
+  const groups = MATERIAL_KINDS.map((k) => [k, shown.filter((m) => m.kind === k)] as const).filter(
+    ([, items]) => items.length > 0,
+  );
+
+  return (
+    <>
+      <header className="room-head">
+        <div>
+          <h1>Shelf</h1>
+          <span className="soft">
+            {data
+              ? `${shown.length} of ${data.length} · colours from the model, cured, gelled above ungelled`
+              : ''}
+          </span>
+        </div>
+        <div className="room-tools">
+          <Input
+            ref={search}
+            aria-label="Search the shelf"
+            placeholder="Name, colour index, behaviour"
+            prefix={<SearchOutlined />}
+            allowClear
+            maxLength={80}
+            value={q}
+            onChange={(e) => {
+              set({ q: e.target.value });
+            }}
+            style={{ width: 230 }}
+          />
+          <Select
+            aria-label="Kind"
+            value={kind}
+            onChange={(v) => {
+              set({ kind: v });
+            }}
+            style={{ width: 160 }}
+            options={[
+              { value: '', label: 'Every kind' },
+              ...MATERIAL_KINDS.map((k) => ({ value: k, label: kindName[k] })),
+            ]}
+          />
+          <Select
+            aria-label="Claims"
+            mode="multiple"
+            placeholder="Claims"
+            maxTagCount="responsive"
+            value={claims}
+            onChange={(v) => {
+              set({ claim: v });
+            }}
+            style={{ width: 150 }}
+            options={CLAIMS.map((c) => ({ value: c, label: c }))}
+          />
+          <Checkbox
+            checked={stockOnly}
+            onChange={(e) => {
+              set({ stock: e.target.checked ? '1' : '' });
+            }}
+          >
+            In stock
+          </Checkbox>
+          <Button
+            type="primary"
+            icon={<PlusOutlined />}
+            onClick={() => {
+              set({ item: NEW });
+            }}
+          >
+            New item
+          </Button>
+        </div>
+      </header>
+      {error && !data && (
+        <EmptyState
+          role="alert"
+          title="The shelf could not be loaded"
+          action={<Button onClick={() => void refetch()}>Try again</Button>}
+        >
+          {failureOf(error).message}
+        </EmptyState>
+      )}
+      {data && shown.length === 0 && (
+        <EmptyState
+          role="status"
+          title="Nothing on the shelf fits"
+          action={
+            <Button
+              onClick={() => {
+                setParams({});
+              }}
+            >
+              Show all
+            </Button>
+          }
+        >
+          Try fewer filters, or add an item of your own.
+        </EmptyState>
+      )}
+      {groups.map(([k, items]) => (
+        <section key={k} aria-label={kindName[k]} className="shelf-board">
+          <div className="shelf-head">
+            <h2>{kindName[k]}</h2>
+            <span className="soft small">
+              {k === 'oil' ? 'saponification' : k === 'scent' ? 'limit' : 'faint · typical · ceiling'} · in
+              stock
+            </span>
+          </div>
+          <ul className="shelf-rows">
+            {items.map((m) => (
+              <ShelfRow
+                key={m.id}
+                material={m}
+                face={faces.get(m.id) ?? null}
+                onOpen={() => {
+                  set({ item: m.id });
+                }}
+                onStock={() => void toggleStock(m)}
+              />
+            ))}
+          </ul>
+        </section>
+      ))}
+      {item && data && (
+        <MaterialEditor
+          key={item}
+          material={data.find((m) => m.id === item) ?? null}
+          face={faces.get(item) ?? null}
+          onClose={() => {
+            set({ item: '' });
+          }}
+          onDeleted={offerUndo}
+        />
+      )}
+    </>
+  );
+}
+
+/** Faces from the worker, by material id; kept while a changed shelf is being worked out. */
+function useFaces(materials: readonly MaterialWire[] | undefined): ReadonlyMap<string, ShelfFace> {
+  const [faces, setFaces] = useState<ReadonlyMap<string, ShelfFace>>(new Map());
+  const list = useMemo(() => materials ?? [], [materials]);
+  useEffect(() => {
+    let current = true;
+    void colourWorker()
+      .faces(list)
+      .then((answer) => {
+        if (!current) return;
+        setFaces(new Map(answer.flatMap((face, i) => (face ? [[list[i]!.id, face] as const] : []))));
+      });
+    return () => {
+      current = false;
+    };
+  }, [list]);
+  return faces;
+}

@@ -1,0 +1,36 @@
+import { useEffect, useRef } from 'react';
+
+export type KeyMap = Readonly<Record<string, (event: KeyboardEvent) => void>>;
+
+const typing = (target: EventTarget | null): boolean =>
+  target instanceof HTMLElement &&
+  (target.isContentEditable ||
+    target.tagName === 'TEXTAREA' ||
+    target.tagName === 'SELECT' ||
+    (target instanceof HTMLInputElement && !['range', 'checkbox', 'radio'].includes(target.type)));
+
+/**
+ * Page-wide keys, by `event.key`, with `mod+` for Ctrl or Cmd and `shift+` before a letter. Plain keys are left
+ * alone while text is typed.
+ */
+export function useKeys(map: KeyMap): void {
+  const current = useRef(map);
+  useEffect(() => {
+    current.current = map;
+  });
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent): void => {
+      const mod = event.ctrlKey || event.metaKey;
+      if (event.altKey || (!mod && typing(event.target))) return;
+      const key = event.key.length === 1 ? event.key.toLowerCase() : event.key;
+      const handler = current.current[`${mod ? 'mod+' : ''}${mod && event.shiftKey ? 'shift+' : ''}${key}`];
+      if (!handler) return;
+      event.preventDefault();
+      handler(event);
+    };
+    window.addEventListener('keydown', onKey);
+    return () => {
+      window.removeEventListener('keydown', onKey);
+    };
+  }, []);
+}

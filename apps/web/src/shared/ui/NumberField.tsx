@@ -1,0 +1,112 @@
+import { Input } from 'antd';
+import { type KeyboardEvent, type ReactNode, useId, useState } from 'react';
+import { type NumberProblem, parseNumber, printNumber } from '@kleur/core';
+import { useSettings } from '../hooks/useSettings.ts';
+
+export interface NumberFieldProps {
+  readonly label: string;
+  readonly value: number | null;
+  readonly onCommit: (value: number) => void;
+  /** Called for an emptied field where that is allowed; without it an empty field is an error. */
+  readonly onClear?: () => void;
+  readonly min: number;
+  readonly max: number;
+  readonly digits?: number;
+  /** Arrow keys move by this. */
+  readonly step?: number;
+  readonly suffix?: ReactNode;
+  readonly hideLabel?: boolean;
+  readonly width?: number | string;
+  readonly disabled?: boolean;
+  readonly error?: string;
+}
+
+interface Draft {
+  readonly text: string;
+  /** The value the draft was typed over: when another arrives (undo), the draft is out of date. */
+  readonly over: number | null;
+  readonly problem: NumberProblem | null;
+}
+
+/**
+ * A number as text, with comma or point. A usable number is committed at once; one that is not stays in the
+ * field with the reason beside it, and the last good value stands. Escape brings that back.
+ */
+export function NumberField(props: NumberFieldProps) {
+  const { label, value, min, max, digits = 2, step, hideLabel, width, disabled, error } = props;
+  const { decimalMark } = useSettings();
+  const id = useId();
+  const [draft, setDraft] = useState<Draft | null>(null);
+  const current = draft?.over === value ? draft : null;
+  const shown = current
+    ? current.text
+    : value === null
+      ? ''
+      : printNumber(value, digits, decimalMark).replace('−', '-');
+
+  const messages: Readonly<Record<NumberProblem, string>> = {
+    empty: 'Enter a number',
+    'not-a-number': 'Not a number',
+    'too-small': `At least ${printNumber(min, 3, decimalMark)}`,
+    'too-large': `At most ${printNumber(max, 3, decimalMark)}`,
+  };
+  const message = current?.problem ? messages[current.problem] : error;
+
+  const change = (text: string): void => {
+    const parsed = parseNumber(text, { min, max });
+    if (parsed.ok) {
+      setDraft({ text, over: parsed.value, problem: null });
+      if (parsed.value !== value) props.onCommit(parsed.value);
+    } else if (parsed.problem === 'empty' && props.onClear) {
+      setDraft({ text, over: null, problem: null });
+      if (value !== null) props.onClear();
+    } else {
+      setDraft({ text, over: value, problem: parsed.problem });
+    }
+  };
+
+  const onKeyDown = (event: KeyboardEvent): void => {
+    if (event.key === 'Escape' && current) {
+      event.stopPropagation();
+      setDraft(null);
+    }
+    const direction = { ArrowUp: 1, ArrowDown: -1 }[event.key];
+    if (step === undefined || direction === undefined) return;
+    event.preventDefault();
+    const next = Math.min(max, Math.max(min, (value ?? 0) + direction * step));
+    setDraft(null);
+    props.onCommit(Number(next.toFixed(digits)));
+  };
+
+  return (
+    <div className="field" style={{ width }}>
+      <label htmlFor={id} className={hideLabel ? 'sr-only' : 'field-label'}>
+        {label}
+      </label>
+      <Input
+        id={id}
+        className="figure"
+        inputMode="decimal"
+        autoComplete="off"
+        value={shown}
+        disabled={disabled}
+        suffix={props.suffix}
+        status={message ? 'error' : ''}
+        aria-invalid={message ? true : undefined}
+        aria-describedby={message ? `${id}-problem` : undefined}
+        onChange={(e) => {
+          change(e.target.value);
+        }}
+        onBlur={() => {
+          if (current && !current.problem) setDraft(null);
+        }}
+        onKeyDown={onKeyDown}
+      />
+      {message && (
+        <div id={`${id}-problem`} className="field-problem" role="alert">
+          {message}
+        </div>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,15 @@
+import {
+  type Composition,
+  type Material,
+  type PredictedColour,
+  type ShelfFace,
+  type Stage,
+} from '@kleur/core';
+
+/** What crosses to the colour worker: plain documents in, plain colours out. */
+export interface ColourWorker {
+  /** Every composition at every stage; the outer list follows the compositions. */
+  predict(compositions: readonly Composition[], stages: readonly Stage[]): PredictedColour[][];
+  /** Shelf faces in the order of the materials; null for what leaves no mark. */
+  faces(materials: readonly Material[]): (ShelfFace | null)[];
+}

@@ -1,0 +1,141 @@
+import { expect, test } from './fixtures.ts';
+
+test('undo and redo walk through the edits', async ({ page, batches, bench }) => {
+  await batches.openBatch('Kingfisher');
+  await bench.fill('Parts', '7');
+  await expect(bench.pot('Wing blue')).toContainText('837 g');
+  await page.getByRole('button', { name: 'Remove the pot' }).click();
+  await expect(bench.pot('Wing blue')).toHaveCount(0);
+  await page.keyboard.press('Control+z');
+  await expect(bench.pot('Wing blue')).toContainText('837 g');
+  await page.keyboard.press('Control+z');
+  await expect(bench.pot('Wing blue')).toContainText('538 g');
+  await page.keyboard.press('Control+Shift+z');
+  await expect(bench.pot('Wing blue')).toContainText('837 g');
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await expect(bench.pot('Wing blue')).toContainText('538 g');
+  await bench.waitSaved();
+});
+
+test('links lead to a step and a pot, and back leads back', async ({ page, batches, bench }) => {
+  await batches.openBatch('Canyon strata');
+  await bench.pot('Mauve seam').click();
+  await bench.step('Prep');
+  await page.waitForURL(/\/prep\?pot=/);
+  const link = page.url();
+  await page.goto(link);
+  await expect(bench.pot('Mauve seam')).toBeChecked();
+  await bench.step('Base');
+  await page.goBack();
+  await expect(page.getByRole('region', { name: 'Gather' })).toBeVisible();
+  await page.keyboard.press('2');
+  await expect(page.getByLabel('Name', { exact: true })).toHaveValue('Mauve seam');
+  await page.goto('/nowhere');
+  await expect(page.getByText('There is nothing at this address')).toBeVisible();
+});
+
+test('a lost connection keeps the work and sends it when the line is back', async ({
+  page,
+  context,
+  batches,
+  bench,
+}) => {
+  await batches.openBatch('Kingfisher');
+  await context.setOffline(true);
+  await bench.fill('Parts', '6');
+  await expect(page.getByText('Not saved')).toBeVisible();
+  await bench.fill('Name', 'Wing blue again');
+  await context.setOffline(false);
+  await bench.waitSaved();
+  await page.reload();
+  await expect(bench.pot('Wing blue again')).toContainText('782 g');
+});
+
+test('an unsaved draft survives a closed tab', async ({ page, context, batches, bench }) => {
+  await batches.openBatch('Kingfisher');
+  const url = page.url();
+  await context.route('**/api/batches/*', (route) =>
+    route.request().method() === 'PUT' ? route.abort() : route.continue(),
+  );
+  await bench.fill('Parts', '5');
+  await expect(page.getByText('Not saved')).toBeVisible();
+  await page.close();
+  await context.unroute('**/api/batches/*');
+
+  const again = await context.newPage();
+  await again.goto(url);
+  await expect(again.getByLabel('Parts', { exact: true })).toHaveValue('5');
+  await expect(again.getByText('Saved', { exact: true })).toBeVisible();
+});
+
+test('two tabs on one batch: the second save is refused with a choice', async ({
+  page,
+  context,
+  batches,
+  bench,
+}) => {
+  await batches.openBatch('Kingfisher');
+  const url = page.url();
+  const other = await context.newPage();
+  await other.goto(url);
+  await other.getByLabel('Parts', { exact: true }).fill('9');
+  await expect(other.getByText('Saved', { exact: true })).toBeVisible();
+
+  await bench.fill('Name', 'Mine');
+  const dialog = page.getByRole('dialog');
+  await expect(dialog).toContainText('This batch was changed elsewhere');
+  await dialog.getByRole('button', { name: /Keep both/ }).click();
+  await expect(page.getByLabel('Name of the batch')).toHaveValue('Kingfisher (my version)');
+  await expect(bench.pot('Mine')).toBeVisible();
+  await batches.open();
+  await expect(batches.card('Kingfisher')).toBeVisible();
+  await expect(batches.card('Kingfisher (my version)')).toBeVisible();
+});
+
+test('taking the other version leaves mine one undo away', async ({ page, context, batches, bench }) => {
+  await batches.openBatch('Kingfisher');
+  const other = await context.newPage();
+  await other.goto(page.url());
+  await other.getByLabel('Parts', { exact: true }).fill('9');
+  await expect(other.getByText('Saved', { exact: true })).toBeVisible();
+  await bench.fill('Name', 'Mine');
+  await page.getByRole('button', { name: /Take the other version/ }).click();
+  await expect(page.getByLabel('Parts', { exact: true })).toHaveValue('9');
+  await expect(bench.pot('Mine')).toHaveCount(0);
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await expect(bench.pot('Mine')).toBeVisible();
+  await bench.waitSaved();
+});
+
+test('batches: duplicate, delete with undo, search, filter', async ({ page, batches }) => {
+  await batches.open();
+  await page.getByRole('button', { name: 'Duplicate Kingfisher' }).click();
+  await expect(batches.card('Kingfisher (copy)')).toBeVisible();
+  await page.getByRole('button', { name: 'Delete Kingfisher', exact: true }).click();
+  await expect(batches.card('Kingfisher')).toHaveCount(0);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(batches.card('Kingfisher')).toBeVisible();
+  await page.getByLabel('Search batches by name').fill('saffron');
+  await expect(page.getByRole('article')).toHaveCount(1);
+  expect(page.url()).toContain('q=saffron');
+  await page.getByLabel('Search batches by name').fill('zzz');
+  await expect(page.getByText('No batch fits')).toBeVisible();
+  await page.getByRole('button', { name: 'Show all' }).click();
+  await expect(page.getByRole('article')).toHaveCount(4);
+});
+
+test('the demo comes back only after a confirmation', async ({ page, batches }) => {
+  await batches.open();
+  await page.getByRole('button', { name: 'Delete Kingfisher', exact: true }).click();
+  await page.goto('/settings');
+  await page.getByRole('button', { name: 'Reset to the demo…' }).click();
+  await page.getByRole('button', { name: 'Cancel' }).click();
+  await batches.open();
+  await expect(page.getByRole('article')).toHaveCount(2);
+  await page.goto('/settings');
+  await page.getByRole('button', { name: 'Reset to the demo…' }).click();
+  await page.getByRole('button', { name: 'Replace everything' }).click();
+  await expect(page.getByText('The demo is back as it was.')).toBeVisible();
+  await batches.open();
+  await expect(batches.card('Kingfisher')).toBeVisible();
+});

@@ -1,0 +1,67 @@
+import { expect, type Locator, type Page } from '@playwright/test';
+
+/** The open batch. */
+export class BenchPage {
+  constructor(private readonly page: Page) {}
+
+  get saved(): Locator {
+    return this.page.getByText('Saved', { exact: true });
+  }
+
+  async waitSaved(): Promise<void> {
+    await expect(this.saved).toBeVisible();
+  }
+
+  async step(name: 'Base' | 'Pots' | 'Prep'): Promise<void> {
+    await this.page.getByRole('navigation', { name: 'Steps' }).getByRole('link', { name }).click();
+  }
+
+  async pick(label: string, name: string): Promise<void> {
+    await this.page.getByRole('combobox', { name: label }).fill(name);
+    await this.page.locator('.ant-select-item-option').filter({ hasText: name }).first().click();
+  }
+
+  async fill(label: string, value: string): Promise<void> {
+    await this.page.getByLabel(label, { exact: true }).fill(value);
+    await this.page.getByLabel(label, { exact: true }).blur();
+  }
+
+  async addOil(name: string, percent: string): Promise<void> {
+    await this.pick('Add an oil', name);
+    await this.fill(`${name}, %`, percent);
+  }
+
+  async addPot(name: string, parts: string): Promise<void> {
+    await this.page.getByTitle('New pot (P)').click();
+    await this.fill('Name', name);
+    await this.fill('Parts', parts);
+  }
+
+  async addDose(material: string, gramsPerKg: string): Promise<void> {
+    await this.pick('Add a colourant or additive', material);
+    await this.fill(`${material}, g/kg oils`, gramsPerKg);
+  }
+
+  pot(name: string): Locator {
+    return this.page.getByRole('radio', { name: new RegExp(name) });
+  }
+
+  /** `#rrggbb` that the bench strip shows for a pot. */
+  async colourOf(name: string): Promise<string> {
+    const swatch = this.pot(name).locator('.swatch');
+    await expect(swatch).toHaveAttribute('data-hex', /^#/);
+    return (await swatch.getAttribute('data-hex'))!;
+  }
+
+  get time(): Locator {
+    return this.page.getByRole('slider', { name: 'Time since the pour' });
+  }
+
+  async gel(label: 'No gel' | 'Half' | 'Full gel'): Promise<void> {
+    await this.page.getByLabel('Gel', { exact: true }).getByText(label).click();
+  }
+
+  cup(name: string): Locator {
+    return this.page.getByRole('region', { name, exact: true });
+  }
+}

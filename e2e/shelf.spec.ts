@@ -1,0 +1,81 @@
+import { expect, test } from './fixtures.ts';
+
+test('filters and searches, with the filters in the address', async ({ page, shelf }) => {
+  await shelf.open();
+  await expect(shelf.row('Ultramarine blue').locator('.face i')).toHaveCount(14);
+  await page.getByLabel('Search the shelf').fill('77007');
+  await expect(page.locator('.shelf-row')).toHaveCount(3);
+  await page.getByLabel('Search the shelf').fill('');
+  await page.getByRole('checkbox', { name: 'In stock' }).click();
+  await expect(shelf.row('Iron blue')).toHaveCount(0);
+  await page.reload();
+  await expect(page.getByRole('checkbox', { name: 'In stock' })).toBeChecked();
+  await page.goto('/shelf?q=zzzz');
+  await expect(page.getByText('Nothing on the shelf fits')).toBeVisible();
+});
+
+test('a material of one’s own: refused limits, then saved, used in a pot, and changed', async ({
+  page,
+  shelf,
+  batches,
+  bench,
+}) => {
+  await shelf.open();
+  await page.getByRole('button', { name: 'New item' }).click();
+  const { editor } = shelf;
+  await editor.getByRole('button', { name: 'Add to the shelf' }).click();
+  await expect(editor.getByRole('alert')).toHaveText('A name is needed');
+  await editor.getByLabel('Name', { exact: true }).fill('Wicket moss');
+  await editor.getByLabel('Ceiling').fill('2');
+  await editor.getByRole('button', { name: 'Add to the shelf' }).click();
+  await expect(editor.getByText('ceiling must be above typical', { exact: true })).toBeVisible();
+  await expect(editor.getByLabel('Name', { exact: true })).toHaveValue('Wicket moss');
+  await editor.getByLabel('Ceiling').fill('12');
+  await editor.getByLabel('Price per gram').fill('0,12');
+  await editor.getByRole('button', { name: 'Add to the shelf' }).click();
+  await expect(shelf.row('Wicket moss').locator('.face i')).toHaveCount(14);
+
+  await batches.openBatch('Kingfisher');
+  await bench.addPot('Moss', '1');
+  await bench.addDose('Wicket moss', '4');
+  await bench.waitSaved();
+
+  await shelf.open('?q=wicket');
+  await shelf.row('Wicket moss').getByRole('button').click();
+  await editor.getByLabel('Typical').fill('6');
+  await editor.getByRole('button', { name: 'Save' }).click();
+  await expect(editor).toHaveCount(0);
+  await batches.openBatch('Kingfisher');
+  await bench.pot('Moss').click();
+  await page.getByRole('button', { name: 'Changed on the shelf: use it' }).click();
+  await expect(page.getByRole('button', { name: 'Changed on the shelf: use it' })).toHaveCount(0);
+  await bench.waitSaved();
+});
+
+test('taking an item off the shelf can be undone, and plans keep their copy', async ({
+  page,
+  shelf,
+  batches,
+  bench,
+}) => {
+  await shelf.open('?q=ultramarine blue');
+  await shelf.row('Ultramarine blue').getByRole('button').click();
+  await shelf.editor.getByRole('button', { name: 'Take off the shelf' }).click();
+  await page.getByRole('button', { name: 'Take off', exact: true }).click();
+  await expect(shelf.row('Ultramarine blue')).toHaveCount(0);
+  await batches.openBatch('Kingfisher');
+  await expect(page.getByText('no longer on the shelf; the plan keeps its copy').first()).toBeVisible();
+  expect(await bench.colourOf('Wing blue')).toMatch(/^#/);
+  await page.goBack();
+  await page.goto('/shelf?q=ultramarine blue');
+  await expect(page.getByText('Nothing on the shelf fits')).toBeVisible();
+});
+
+test('stock is switched in place', async ({ page, shelf }) => {
+  await shelf.open('?q=iron blue');
+  const stock = page.getByRole('switch', { name: 'Iron blue in stock' });
+  await stock.click();
+  await expect(stock).toBeChecked();
+  await page.reload();
+  await expect(page.getByRole('switch', { name: 'Iron blue in stock' })).toBeChecked();
+});

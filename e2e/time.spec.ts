@@ -1,0 +1,61 @@
+import { expect, test } from './fixtures.ts';
+
+test('dragging time and gel changes the colours, and never blocks the page', async ({
+  page,
+  batches,
+  bench,
+}) => {
+  await batches.openBatch('Slate and saffron');
+  await expect(bench.time).toHaveAttribute('aria-valuetext', '6 weeks');
+  const cured = await bench.colourOf('Saffron');
+
+  await page.evaluate(() => {
+    const seen: number[] = [];
+    Object.assign(window, { longTasks: seen });
+    new PerformanceObserver((list) => {
+      for (const entry of list.getEntries()) seen.push(entry.duration);
+    }).observe({ entryTypes: ['longtask'] });
+  });
+  const box = (await bench.time.boundingBox())!;
+  const y = box.y + box.height / 2;
+  await page.mouse.move(box.x + box.width - 10, y);
+  await page.mouse.down();
+  for (let i = 0; i <= 60; i++) await page.mouse.move(box.x + box.width - 10 - (i / 60) * box.width, y);
+  await page.mouse.up();
+  await expect(bench.time).toHaveAttribute('aria-valuetext', 'fresh');
+  await expect.poll(() => bench.colourOf('Saffron')).not.toBe(cured);
+  const long = await page.evaluate(() => (window as unknown as { longTasks: number[] }).longTasks);
+  expect(long.filter((ms) => ms > 100)).toEqual([]);
+
+  await page.keyboard.press(']');
+  await expect(bench.time).toHaveAttribute('aria-valuetext', '6 h');
+  await page.getByRole('button', { name: 'Cured' }).click();
+  await expect.poll(() => bench.colourOf('Saffron')).toBe(cured);
+
+  await bench.gel('Full gel');
+  await expect.poll(() => bench.colourOf('Saffron')).not.toBe(cured);
+  const lightness = (hex: string) => parseInt(hex.slice(3, 5), 16);
+  expect(lightness(await bench.colourOf('Saffron'))).toBeLessThan(lightness(cured));
+  await page.keyboard.press('g');
+  await expect.poll(() => bench.colourOf('Saffron')).toBe(cured);
+});
+
+test('a colour that misleads while fresh says so', async ({ page, batches, bench }) => {
+  await batches.openBatch('Kingfisher');
+  await bench.addPot('Gold', '1');
+  await bench.addDose('Turmeric', '4');
+  await expect(page.getByText(/Gold misleads while fresh: do not correct what you see/)).toBeVisible();
+  const gold = await bench.colourOf('Gold');
+  await page.getByRole('button', { name: 'Fresh' }).click();
+  await expect.poll(() => bench.colourOf('Gold')).not.toBe(gold);
+});
+
+test('the dose bar changes the pot at once', async ({ page, batches, bench }) => {
+  await batches.openBatch('Kingfisher');
+  const before = await bench.colourOf('Wing blue');
+  const bar = page.getByRole('slider', { name: 'Ultramarine blue, strength' });
+  await bar.focus();
+  for (let i = 0; i < 5; i++) await bar.press('PageDown');
+  await expect.poll(() => bench.colourOf('Wing blue')).not.toBe(before);
+  await expect(page.getByText('Saved', { exact: true })).toBeVisible();
+});

@@ -1,0 +1,86 @@
+import { spawnSync } from 'node:child_process';
+import { createHash } from 'node:crypto';
+import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import { dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+
+/** Set-up shared by the commands of the README: install, build, browser. Each step is skipped when it is done. */
+export const root = dirname(dirname(fileURLToPath(import.meta.url)));
+const stamps = join(root, 'node_modules', '.cache', 'kleur');
+
+/** Runs a command in the project; its output is the terminal's. @returns its exit code. */
+export function run(command, args, options = {}) {
+  const { status, error } = spawnSync(command, args, { cwd: root, stdio: 'inherit', ...options });
+  if (error) console.error(error.message);
+  return status ?? 1;
+}
+
+function orStop(what, code) {
+  if (code === 0) return;
+  console.error(`${what} failed.`);
+  process.exit(code);
+}
+
+const readStamp = (name) => (existsSync(join(stamps, name)) ? readFileSync(join(stamps, name), 'utf8') : '');
+function writeStamp(name, value) {
+  mkdirSync(stamps, { recursive: true });
+  writeFileSync(join(stamps, name), value);
+}
+
+/** Installs the locked dependencies unless this very lock file is installed already. */
+export function install() {
+  const lock = createHash('sha256')
+    .update(readFileSync(join(root, 'package-lock.json')))
+    .digest('hex');
+  if (existsSync(join(root, 'node_modules', 'typescript')) && readStamp('lock') === lock) return;
+  console.log('Installing dependencies…');
+  orStop('Installing', run('npm', ['ci', '--no-audit', '--no-fund']));
+  writeStamp('lock', lock);
+}
+
+/** Path, size and time of every source file: another answer means that the build is out of date. */
+function sourceState() {
+  const hash = createHash('sha256');
+  const walk = (folder) => {
+    for (const entry of readdirSync(folder, { withFileTypes: true }).sort((a, b) =>
+      a.name.localeCompare(b.name),
+    )) {
+      if (['node_modules', 'dist'].includes(entry.name)) continue;
+      const path = join(folder, entry.name);
+      if (entry.isDirectory()) walk(path);
+      else {
+        const { size, mtimeMs } = statSync(path);
+        hash.update(`${path}:${size}:${mtimeMs}\n`);
+      }
+    }
+  };
+  walk(join(root, 'packages'));
+  walk(join(root, 'apps'));
+  return hash.digest('hex');
+}
+
+/** Builds core, contract, server and web unless nothing changed since the last build. */
+export function build() {
+  const state = sourceState();
+  const built = ['apps/server/dist/main.js', 'apps/web/dist/index.html'].every((f) =>
+    existsSync(join(root, f)),
+  );
+  if (built && readStamp('build') === state) return;
+  console.log('Building…');
+  orStop('Building', run('npm', ['run', '--silent', 'build']));
+  writeStamp('build', state);
+}
+
+/** Makes sure that there is a Chromium for the browser tests; by apt when there is none. */
+export function browser() {
+  const path = process.env.CHROMIUM ?? '/usr/bin/chromium';
+  if (existsSync(path)) return;
+  console.log('Installing Chromium…');
+  const sudo = process.getuid?.() === 0 ? [] : ['sudo'];
+  const apt = (...args) => {
+    const [command, ...rest] = [...sudo, 'apt-get', ...args];
+    return run(command, rest);
+  };
+  orStop('Reading the package lists', apt('update', '-qq'));
+  orStop('Installing Chromium', apt('install', '-y', '-qq', 'chromium'));
+}

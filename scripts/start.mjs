@@ -1,0 +1,28 @@
+import { spawn } from 'node:child_process';
+import { join } from 'node:path';
+import { build, install, root } from './setup.mjs';
+
+/*
+ * npm start              the workspace with the demo data, kept in .kleur/demo
+ * npm start -- --empty   a workspace of one's own, kept in .kleur/own, which starts with the shelf alone
+ * KLEUR_DATA, PORT and HOST in the environment override folder and address.
+ */
+const empty = process.argv.includes('--empty');
+install();
+build();
+
+const server = spawn(
+  process.execPath,
+  [join(root, 'apps/server/dist/main.js'), ...(empty ? ['--empty'] : [])],
+  {
+    cwd: root,
+    stdio: 'inherit',
+    env: {
+      ...process.env,
+      NODE_ENV: 'production',
+      KLEUR_DATA: process.env.KLEUR_DATA ?? join(root, '.kleur', empty ? 'own' : 'demo'),
+    },
+  },
+);
+for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => server.kill(signal));
+server.on('exit', (code) => process.exit(code ?? 0));
