@@ -50,7 +50,7 @@ test('shares of zero and doses above the ceiling are told, not corrected', async
 }) => {
   await batches.openBatch('Kingfisher');
   for (const name of ['Wing blue', 'Breast', 'Back teal', 'Throat']) {
-    await bench.pot(name).click();
+    await bench.select(name);
     await bench.fill('Parts', '0');
   }
   await expect(page.getByText('The shares add up to zero, so no pot holds any batter.')).toBeVisible();

@@ -19,7 +19,7 @@ test('undo and redo walk through the edits', async ({ page, batches, bench }) =>
 
 test('links lead to a step and a pot, and back leads back', async ({ page, batches, bench }) => {
   await batches.openBatch('Canyon strata');
-  await bench.pot('Mauve seam').click();
+  await bench.select('Mauve seam');
   await bench.step('Prep');
   await page.waitForURL(/\/prep\?pot=/);
   const link = page.url();

@@ -88,7 +88,7 @@ test('the sheet prints on A4 without the interface around it', async ({ page, ba
 
 test('doses in every habit say the same, and spoons replace the scale', async ({ page, batches, bench }) => {
   await batches.openBatch('Kingfisher');
-  await bench.pot('Throat').click();
+  await bench.select('Throat');
   const field = (unit: string) => page.getByLabel(`Titanium dioxide, oil grade, ${unit}`, { exact: true });
   const choose = async (unit: string) => {
     await page.getByRole('combobox', { name: 'Doses in' }).click();
@@ -110,6 +110,6 @@ test('doses in every habit say the same, and spoons replace the scale', async ({
   await page.goto('/settings');
   await page.getByText('Spoons', { exact: true }).first().click();
   await batches.openBatch('Kingfisher');
-  await bench.pot('Throat').click();
+  await bench.select('Throat');
   await expect(page.locator('.measured')).toContainText(/tsp.*≈ .* g/);
 });

@@ -46,7 +46,7 @@ test('a material of one’s own: refused limits, then saved, used in a pot, and 
   await editor.getByRole('button', { name: 'Save' }).click();
   await expect(editor).toHaveCount(0);
   await batches.openBatch('Kingfisher');
-  await bench.pot('Moss').click();
+  await bench.select('Moss');
   await page.getByRole('button', { name: 'Changed on the shelf: use it' }).click();
   await expect(page.getByRole('button', { name: 'Changed on the shelf: use it' })).toHaveCount(0);
   await bench.waitSaved();

@@ -14,6 +14,7 @@ export class BenchPage {
 
   async step(name: 'Base' | 'Pots' | 'Prep'): Promise<void> {
     await this.page.getByRole('navigation', { name: 'Steps' }).getByRole('link', { name }).click();
+    await this.page.waitForURL(new RegExp(`/${name.toLowerCase()}(\\?|$)`));
   }
 
   async pick(label: string, name: string): Promise<void> {
@@ -33,6 +34,9 @@ export class BenchPage {
 
   async addPot(name: string, parts: string): Promise<void> {
     await this.page.getByTitle('New pot (P)').click();
+    await expect(
+      this.page.getByRole('radiogroup', { name: 'Selected pot' }).getByRole('radio').last(),
+    ).toBeChecked();
     await this.fill('Name', name);
     await this.fill('Parts', parts);
   }
@@ -44,6 +48,11 @@ export class BenchPage {
 
   pot(name: string): Locator {
     return this.page.getByRole('radio', { name: new RegExp(name) });
+  }
+
+  async select(name: string): Promise<void> {
+    await this.pot(name).click();
+    await expect(this.pot(name)).toBeChecked();
   }
 
   /** `#rrggbb` that the bench strip shows for a pot. */

@@ -1,12 +1,12 @@
-import { BAND_COUNT, type Spectrum } from '../colour/bands.ts';
+import { BAND_COUNT } from '../colour/bands.ts';
 import { labD65FromHex } from '../colour/srgb.ts';
 import { referenceCanvas } from './canvas.ts';
-import { fitCurve } from './defaultCurve.ts';
+import { type CurveProblem, fitCurve } from './defaultCurve.ts';
 import { absorptionShape, type Feature } from './features.ts';
-import { predictLab } from './mixer.ts';
+import { mixerOf, mixTables } from './mixer.ts';
 import { type Optics, type Shimmer } from './optics.ts';
 import { shapeFromHex, softReflectance } from './softReflectance.ts';
-import { cured, fresh as freshStage, type Stage } from './stage.ts';
+import { cured, faded, fresh as freshStage, type Stage } from './stage.ts';
 
 /** What is known of a colourant's looks before anyone has tested it; colours are `#rrggbb`. */
 export interface Appearance {
@@ -55,7 +55,20 @@ export function buildOptics(a: Appearance): Optics {
     shimmer: a.shimmer ?? 'none',
   };
 
-  const at = (stage: Stage, optics: Optics) => predictLab(referenceCanvas, [{ optics, dose: a.dose }], stage);
+  /** Colour of the stated dose at a stage, for absorption and scattering under trial. */
+  const predictAt = (stage: Stage): CurveProblem['predict'] => {
+    const tables = mixTables(referenceCanvas, [draft], stage);
+    const mixer = mixerOf(tables);
+    const left = draft.fading ? faded(stage.hours, draft.fading.remains, draft.fading.darkDays) : 1;
+    return (k, s) => {
+      for (let i = 0; i < BAND_COUNT; i++) {
+        tables.k[i * tables.stride] = k[i]! * left;
+        tables.s[i * tables.stride] = s;
+      }
+      const [L, A, B] = mixer.lab([a.dose]);
+      return [L!, A!, B!];
+    };
+  };
 
   // Side curves are fitted as the whole absorption at their stage, with the scattering already known.
   const side = (hex: string, stage: Stage, scatter: number): number[] =>
@@ -65,7 +78,7 @@ export function buildOptics(a: Appearance): Optics {
       scatterFreedom: 0,
       shapeFreedom: GUESSED_SHAPE_FREEDOM,
       target: labD65FromHex(hex),
-      predict: (k: Spectrum) => at(stage, { ...draft, k: Array.from(k), s: constant(scatter) }),
+      predict: predictAt(stage),
     }).k;
 
   const settled = fitCurve({
@@ -74,7 +87,7 @@ export function buildOptics(a: Appearance): Optics {
     scatterFreedom: a.scatterFreedom ?? DEFAULT_SCATTER_FREEDOM,
     shapeFreedom,
     target: labD65FromHex(a.colour),
-    predict: (k, s) => at(cured(1), { ...draft, k: Array.from(k), s: constant(s) }),
+    predict: predictAt(cured(1)),
   });
   const s = settled.scatter;
   const base: Optics = { ...draft, k: settled.k, s: constant(s) };

@@ -74,7 +74,7 @@ export function fitCurve(problem: CurveProblem): CurveFit {
   // Strength spans decades between a clay and a carbon black: scan it before polishing.
   let p = Array.from({ length: size }, () => 0);
   let best = Infinity;
-  for (let logStrength = -9; logStrength <= 5; logStrength += 0.25) {
+  for (let logStrength = -9; logStrength <= 5; logStrength += 0.5) {
     const trial = [logStrength, ...p.slice(1)];
     const c = cost(residuals(trial));
     if (c < best) {
@@ -103,7 +103,7 @@ export function fitCurve(problem: CurveProblem): CurveFit {
       const trial = p.map((v, j) => v - step[j]!);
       const c = cost(residuals(trial));
       if (c < best) {
-        improved = best - c > 1e-7 * best;
+        improved = best - c > 1e-3 * best;
         best = c;
         p = trial;
         damping = Math.max(1e-6, damping / 5);

@@ -8,7 +8,7 @@ import { SURFACE_K2, SURFACE_PASS } from './surface.ts';
 
 /**
  * Composition and stage to colour, fast: everything that does not depend on the doses is worked out once.
- * Two-constant mixing K = ΣeᵢKᵢ, S = ΣeᵢSᵢ over the canvas, surface reflection, then specks and fluorescence.
+ * Two-constant mixing K = ΣeᵢKᵢ, S = ΣeᵢSᵢ over the canvas, surface reflection, then fluorescence and specks.
  * Doses are g per kg oils of the pot, in the order of the colourants; buffers are reused, so a mixer must
  * not be shared between threads.
  */
@@ -21,58 +21,82 @@ export interface Mixer {
   lab(doses: ArrayLike<number>, out?: Float64Array): Float64Array;
 }
 
+/** What a mixer works on. The arrays may be rewritten between predictions by whoever made them. */
+export interface MixTables {
+  /** Of the canvas (36), and its wavelength-independent scattering. */
+  readonly kBase: Spectrum;
+  readonly sBase: number;
+  /**
+   * Per unit effective dose, 36 × `stride`, band by band, so that one band's numbers lie together. Filled up
+   * with zeros to a multiple of four colourants, which are mixed four at a time.
+   */
+  readonly stride: number;
+  readonly k: Float64Array;
+  readonly s: Float64Array;
+  /** 1 / c_sat per colourant, 0 for none. */
+  readonly saturation: Float64Array;
+  readonly special: readonly Pick<Optics, 'emission' | 'specks'>[];
+}
+
+/** Fluorescence may lift a band above the light that falls on it, but not without bound. */
+export const MAX_REFLECTANCE = 1.5;
+
 // Weights over white, so that the sums are the ratios that CIELAB takes.
 const weightX = weightsD65.x.map((w) => w / whiteD65[0]);
 const weightY = weightsD65.y.map((w) => w / whiteD65[1]);
 const weightZ = weightsD65.z.map((w) => w / whiteD65[2]);
 
-/** Builds a mixer for one canvas and stage. */
-export function createMixer(canvas: Canvas, colourants: readonly Optics[], stage: Stage): Mixer {
-  const count = colourants.length;
-  const kBase = canvasAbsorption(canvas, stage, new Float64Array(BAND_COUNT));
-  const sBase = baseScatter(stage);
-  const k = new Float64Array(count * BAND_COUNT);
-  const s = new Float64Array(count * BAND_COUNT);
+/** Tables of a canvas and some colourants at a stage. */
+export function mixTables(canvas: Canvas, colourants: readonly Optics[], stage: Stage): MixTables {
+  const stride = Math.max(4, 4 * Math.ceil(colourants.length / 4));
+  const k = new Float64Array(stride * BAND_COUNT);
+  const s = new Float64Array(stride * BAND_COUNT);
+  const own = new Float64Array(BAND_COUNT);
   colourants.forEach((optics, i) => {
-    absorptionAt(optics, stage, k.subarray(i * BAND_COUNT, (i + 1) * BAND_COUNT));
-    s.set(optics.s, i * BAND_COUNT);
+    absorptionAt(optics, stage, own);
+    for (let b = 0; b < BAND_COUNT; b++) {
+      k[b * stride + i] = own[b]!;
+      s[b * stride + i] = optics.s[b]!;
+    }
   });
-  const saturation = Float64Array.from(colourants, (o) => (o.saturation === null ? 0 : 1 / o.saturation));
-  const special = colourants.some((o) => o.emission !== null || o.specks !== null);
-  const effective = new Float64Array(count);
-  const K = new Float64Array(BAND_COUNT);
-  const S = new Float64Array(BAND_COUNT);
-  const scratch = new Float64Array(BAND_COUNT);
+  return {
+    kBase: canvasAbsorption(canvas, stage, new Float64Array(BAND_COUNT)),
+    sBase: baseScatter(stage),
+    stride,
+    k,
+    s,
+    saturation: Float64Array.from(colourants, (o) => (o.saturation === null ? 0 : 1 / o.saturation)),
+    special: colourants,
+  };
+}
 
-  function mix(doses: ArrayLike<number>): void {
-    K.set(kBase);
-    S.fill(sBase);
+/** Builds a mixer for one canvas and stage. */
+export const createMixer = (canvas: Canvas, colourants: readonly Optics[], stage: Stage): Mixer =>
+  mixerOf(mixTables(canvas, colourants, stage));
+
+/** Builds a mixer on given tables. */
+export function mixerOf(tables: MixTables): Mixer {
+  const { kBase, k, stride, saturation, special } = tables;
+  const count = saturation.length;
+  const isPlain = special.every((o) => o.emission === null && o.specks === null);
+  const effective = new Float64Array(stride);
+  const spectrum = new Float64Array(BAND_COUNT);
+
+  function reflectance(doses: ArrayLike<number>, out: Spectrum = new Float64Array(BAND_COUNT)): Spectrum {
     for (let i = 0; i < count; i++) {
       const dose = doses[i]!;
-      const e = dose / (1 + dose * saturation[i]!);
-      effective[i] = e;
-      if (e === 0) continue;
-      const from = i * BAND_COUNT;
-      for (let b = 0; b < BAND_COUNT; b++) {
-        K[b] = K[b]! + e * k[from + b]!;
-        S[b] = S[b]! + e * s[from + b]!;
-      }
+      effective[i] = dose / (1 + dose * saturation[i]!);
     }
-  }
-
-  function reflect(out: Spectrum): void {
-    for (let b = 0; b < BAND_COUNT; b++) {
-      const q = K[b]! / S[b]!;
-      // 1/R∞ of Kubelka–Munk put straight into the surface correction: one division instead of three.
-      out[b] = SURFACE_PASS / (1 + q + Math.sqrt(q * (q + 2)) - SURFACE_K2);
-    }
+    mix(tables, effective, out);
+    if (!isPlain) addSpecial(doses, out);
+    return out;
   }
 
   function addSpecial(doses: ArrayLike<number>, out: Spectrum): void {
-    colourants.forEach(({ emission }, i) => {
+    special.forEach(({ emission }, i) => {
       if (emission && effective[i]! > 0) addEmission(emission, i, out);
     });
-    colourants.forEach(({ specks }, i) => {
+    special.forEach(({ specks }, i) => {
       const area = specks ? Math.min(MAX_SPECK_AREA, doses[i]! * specks.areaPerDose) : 0;
       if (!specks || area === 0) return;
       for (let b = 0; b < BAND_COUNT; b++) {
@@ -82,56 +106,81 @@ export function createMixer(canvas: Canvas, colourants: readonly Optics[], stage
   }
 
   /** Light taken in below the peak by colourant i comes back in its band, less what leaves as heat. */
-  function addEmission(emission: NonNullable<Optics['emission']>, i: number, out: Spectrum): void {
-    const { peak, width, efficiency } = emission;
-    const from = i * BAND_COUNT;
+  function addEmission(
+    { peak, width, efficiency }: NonNullable<Optics['emission']>,
+    i: number,
+    out: Spectrum,
+  ): void {
     let taken = 0;
     let shapeSum = 0;
     for (let b = 0; b < BAND_COUNT; b++) {
       const nm = BAND_START_NM + b * BAND_STEP_NM;
-      if (nm <= peak) taken += ((1 - out[b]!) * effective[i]! * k[from + b]!) / K[b]!;
-      const shape = Math.exp(-0.5 * ((nm - peak) / width) ** 2);
-      scratch[b] = shape;
-      shapeSum += shape;
+      if (nm <= peak) taken += (1 - out[b]!) * shareOfAbsorption(b, i);
+      shapeSum += emissionShape(nm, peak, width);
     }
     const gain = (efficiency * taken) / shapeSum;
-    for (let b = 0; b < BAND_COUNT; b++) out[b] = Math.min(MAX_REFLECTANCE, out[b]! + gain * scratch[b]!);
+    for (let b = 0; b < BAND_COUNT; b++) {
+      const nm = BAND_START_NM + b * BAND_STEP_NM;
+      out[b] = Math.min(MAX_REFLECTANCE, out[b]! + gain * emissionShape(nm, peak, width));
+    }
   }
 
-  const spectrum = new Float64Array(BAND_COUNT);
-
-  function reflectance(doses: ArrayLike<number>, out: Spectrum = new Float64Array(BAND_COUNT)): Spectrum {
-    mix(doses);
-    reflect(out);
-    if (special) addSpecial(doses, out);
-    return out;
+  function shareOfAbsorption(b: number, i: number): number {
+    let K = kBase[b]!;
+    for (let j = 0; j < count; j++) K += effective[j]! * k[b * stride + j]!;
+    return (effective[i]! * k[b * stride + i]!) / K;
   }
 
   function lab(doses: ArrayLike<number>, out: Float64Array = new Float64Array(3)): Float64Array {
-    reflectance(doses, spectrum);
-    let x = 0;
-    let y = 0;
-    let z = 0;
-    for (let b = 0; b < BAND_COUNT; b++) {
-      const r = spectrum[b]!;
-      x += r * weightX[b]!;
-      y += r * weightY[b]!;
-      z += r * weightZ[b]!;
-    }
-    const fx = labF(x);
-    const fy = labF(y);
-    const fz = labF(z);
-    out[0] = 116 * fy - 16;
-    out[1] = 500 * (fx - fy);
-    out[2] = 200 * (fy - fz);
-    return out;
+    return labOf(reflectance(doses, spectrum), out);
   }
 
   return { count, reflectance, lab };
 }
 
-/** Fluorescence may lift a band above the light that falls on it, but not without bound. */
-export const MAX_REFLECTANCE = 1.5;
+/**
+ * The hot loop. 1/R∞ of Kubelka–Munk is put straight into the surface correction and multiplied through by S,
+ * which leaves one division and one root a band. Four colourants at a time, spelled out: an inner loop over
+ * them runs three times slower whenever the compiler does not unroll it.
+ */
+function mix({ kBase, sBase, stride, k, s }: MixTables, e: Float64Array, out: Spectrum): void {
+  const e0 = e[0]!;
+  const e1 = e[1]!;
+  const e2 = e[2]!;
+  const e3 = e[3]!;
+  for (let b = 0; b < BAND_COUNT; b++) {
+    const at = b * stride;
+    let K = kBase[b]! + e0 * k[at]! + e1 * k[at + 1]! + e2 * k[at + 2]! + e3 * k[at + 3]!;
+    let S = sBase + e0 * s[at]! + e1 * s[at + 1]! + e2 * s[at + 2]! + e3 * s[at + 3]!;
+    for (let i = 4; i < stride; i++) {
+      K += e[i]! * k[at + i]!;
+      S += e[i]! * s[at + i]!;
+    }
+    out[b] = (SURFACE_PASS * S) / (S * (1 - SURFACE_K2) + K + Math.sqrt(K * (K + 2 * S)));
+  }
+}
+
+function labOf(spectrum: Spectrum, out: Float64Array): Float64Array {
+  let x = 0;
+  let y = 0;
+  let z = 0;
+  for (let b = 0; b < BAND_COUNT; b++) {
+    const r = spectrum[b]!;
+    x += r * weightX[b]!;
+    y += r * weightY[b]!;
+    z += r * weightZ[b]!;
+  }
+  const fx = labF(x);
+  const fy = labF(y);
+  const fz = labF(z);
+  out[0] = 116 * fy - 16;
+  out[1] = 500 * (fx - fy);
+  out[2] = 200 * (fy - fz);
+  return out;
+}
+
+const emissionShape = (nm: number, peak: number, width: number): number =>
+  Math.exp(-0.5 * ((nm - peak) / width) ** 2);
 
 /** One colour for one composition: the convenient form of `createMixer(…).lab(…)`. */
 export function predictLab(

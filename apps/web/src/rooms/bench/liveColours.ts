@@ -66,6 +66,9 @@ export class LiveColours {
         asked = this.wanted;
         await this.ask();
       }
+    } catch (error) {
+      // The last colours stay; the next edit or move asks again.
+      console.error('Colours could not be predicted', error);
     } finally {
       this.busy = false;
     }

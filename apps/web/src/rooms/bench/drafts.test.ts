@@ -1,0 +1,41 @@
+import { emptyPlan } from '@kleur/core';
+import { dropDraft, findDraft, keepDraft } from './drafts.ts';
+
+const store = new Map<string, string>();
+beforeEach(() => {
+  store.clear();
+  Object.assign(globalThis, {
+    localStorage: {
+      getItem: (k: string) => store.get(k) ?? null,
+      setItem: (k: string, v: string) => {
+        if (store.get('full')) throw new Error('quota');
+        store.set(k, v);
+      },
+      removeItem: (k: string) => store.delete(k),
+    },
+  });
+});
+
+const draft = {
+  baseVersion: 4,
+  batch: { name: 'A', state: 'idea' as const, madeOn: null, plan: emptyPlan() },
+};
+
+it('keeps, finds and drops a draft', () => {
+  keepDraft('b', draft);
+  expect(findDraft('b')).toEqual(draft);
+  expect(findDraft('c')).toBeNull();
+  dropDraft('b');
+  expect(findDraft('b')).toBeNull();
+});
+
+it('takes junk for no draft, and a full store for no reason to stop', () => {
+  store.set('kleur.draft.b', '{"baseVersion":');
+  expect(findDraft('b')).toBeNull();
+  store.set('kleur.draft.b', '{"baseVersion":1}');
+  expect(findDraft('b')).toBeNull();
+  store.set('full', 'yes');
+  expect(() => {
+    keepDraft('b', draft);
+  }).not.toThrow();
+});

@@ -1,0 +1,32 @@
+import { spawnSync } from 'node:child_process';
+import { readdirSync } from 'node:fs';
+import { join } from 'node:path';
+import { build, install, root } from '../scripts/setup.mjs';
+
+/** Runs every benchmark in a process of its own and prints one table. `npm run bench -- NAME` picks some. */
+install();
+build();
+const wanted = process.argv.slice(2);
+const files = readdirSync(join(root, 'bench')).filter(
+  (f) => f.endsWith('.bench.ts') && (wanted.length === 0 || wanted.some((w) => f.startsWith(w))),
+);
+const rows = [];
+for (const file of files) {
+  const { status, stdout } = spawnSync(
+    process.execPath,
+    // The packages as built: sources compiled on the fly are several times slower in hot loops.
+    ['--import', '@swc-node/register/esm-register', join('bench', file)],
+    {
+      cwd: root,
+      encoding: 'utf8',
+      stdio: ['ignore', 'pipe', 'inherit'],
+      env: { ...process.env, SWC_NODE_PROJECT: join(root, 'bench/tsconfig.json') },
+    },
+  );
+  const last = stdout.trim().split('\n').at(-1) ?? '';
+  if (status === 0) rows.push(...JSON.parse(last));
+  else rows.push({ what: file, measured: `failed (${status})`, goal: '', met: false });
+}
+console.table(
+  rows.map(({ what, measured, goal, met }) => ({ what, measured, goal, met: met ? 'yes' : 'NO' })),
+);

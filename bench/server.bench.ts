@@ -1,0 +1,97 @@
+import { type ChildProcess, spawn } from 'node:child_process';
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { brotliCompressSync, gzipSync } from 'node:zlib';
+import { type BatchDocument, type BatchPage, routes } from '@kleur/contract';
+import { report } from './report.ts';
+
+/** The built server and web: start, list of 500 batches, bytes of the first load. */
+const root = join(import.meta.dirname, '..');
+const dist = join(root, 'apps/web/dist');
+const folder = mkdtempSync(join(tmpdir(), 'kleur-bench-'));
+const port = 4395;
+const origin = `http://127.0.0.1:${port}`;
+
+async function start(): Promise<{ child: ChildProcess; ms: number }> {
+  const from = performance.now();
+  const child = spawn(process.execPath, [join(root, 'apps/server/dist/main.js')], {
+    env: { ...process.env, KLEUR_DATA: folder, PORT: String(port), NODE_ENV: 'production' },
+    stdio: ['ignore', 'pipe', 'inherit'],
+  });
+  await new Promise<void>((resolve) => {
+    child.stdout.on('data', (d: Buffer) => {
+      if (d.toString().includes('ready')) resolve();
+    });
+  });
+  return { child, ms: performance.now() - from };
+}
+const stop = (child: ChildProcess) =>
+  new Promise((resolve) => {
+    child.on('exit', resolve);
+    child.kill();
+  });
+
+const first = await start();
+const { items } = (await (await fetch(origin + routes.batches)).json()) as BatchPage;
+const source = (await (await fetch(origin + routes.batch(items[0]!.id))).json()) as BatchDocument;
+for (let i = 0; i < 500; i++) {
+  await fetch(origin + routes.batches, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({
+      name: `Batch ${i}`,
+      state: source.state,
+      madeOn: source.madeOn,
+      plan: source.plan,
+    }),
+  });
+}
+const times: number[] = [];
+for (let i = 0; i < 200; i++) {
+  const from = performance.now();
+  await (await fetch(`${origin}${routes.batches}?page=${(i % 20) + 1}`)).json();
+  times.push(performance.now() - from);
+}
+times.sort((a, b) => a - b);
+await stop(first.child);
+const second = await start();
+await stop(second.child);
+rmSync(folder, { recursive: true, force: true });
+
+/** Scripts that the first page needs: the entry, the batches room, and all that they import. */
+type Manifest = Record<string, { file: string; imports?: string[] }>;
+const manifest = JSON.parse(readFileSync(join(dist, '.vite/manifest.json'), 'utf8')) as Manifest;
+const needed = new Set<string>();
+const need = (key: string): void => {
+  if (needed.has(key)) return;
+  needed.add(key);
+  for (const other of manifest[key]?.imports ?? []) need(other);
+};
+need('index.html');
+need('src/rooms/batches/BatchesRoom.tsx');
+const scripts = [...needed].map((key) => readFileSync(join(dist, manifest[key]!.file)));
+const sum = (of: (b: Buffer) => number): number => Math.round(scripts.reduce((n, b) => n + of(b), 0) / 1000);
+const gzip = sum((b) => gzipSync(b).length);
+const brotli = sum((b) => brotliCompressSync(b).length);
+
+report([
+  {
+    what: 'Server start, new workspace · with 503 batches',
+    measured: `${(first.ms / 1000).toFixed(2)} s · ${(second.ms / 1000).toFixed(2)} s`,
+    goal: '≤ 3 s',
+    met: first.ms <= 3000 && second.ms <= 3000,
+  },
+  {
+    what: 'A page of the list of 503 batches, median · p99',
+    measured: `${times[100]!.toFixed(1)} ms · ${times[198]!.toFixed(1)} ms`,
+    goal: 'p99 ≤ 30 ms',
+    met: times[198]! <= 30,
+  },
+  {
+    what: `First-load JavaScript (${scripts.length} files), gzip · brotli as served`,
+    measured: `${gzip} kB · ${brotli} kB`,
+    goal: '≤ 330 kB brotli',
+    met: brotli <= 330,
+  },
+]);
