@@ -20,7 +20,7 @@ for (const file of files) {
       cwd: root,
       encoding: 'utf8',
       stdio: ['ignore', 'pipe', 'inherit'],
-      env: { ...process.env, SWC_NODE_PROJECT: join(root, 'bench/tsconfig.json') },
+      env: { ...process.env, SWC_NODE_PROJECT: join(root, 'bench/swc.json') },
     },
   );
   const last = stdout.trim().split('\n').at(-1) ?? '';

@@ -37,7 +37,7 @@ test('a four-pot loaf from nothing to its prep sheet', async ({ page, batches, b
   ] as const) {
     await expect(bench.pot(name)).toContainText(mass);
   }
-  const hexes = [];
+  const hexes: string[] = [];
   for (const name of ['Blue', 'Ochre', 'Green', 'White']) hexes.push(await bench.colourOf(name));
   expect(new Set(hexes).size).toBe(4);
   const [, g, b] = [1, 3, 5].map((at) => parseInt(hexes[2]!.slice(at, at + 2), 16));

@@ -17,7 +17,7 @@ function slowWorker() {
   const predict = (all: readonly Composition[], stages: readonly Stage[]) =>
     new Promise<PredictedColour[][]>((resolve) => {
       const colours = all.map(() =>
-        stages.map((s) => ({ hex: String(s.hours), lab: [0, 0, 0], inGamut: true }) as PredictedColour),
+        stages.map((s) => ({ hex: String(s.hours), lab: [0, 0, 0], inGamut: true })),
       );
       asked.push({
         stages,
@@ -77,7 +77,7 @@ it('goes on after a failed answer', async () => {
       ? Promise.reject(new Error('worker gone'))
       : Promise.resolve(
           all.map(() =>
-            stages.map(() => ({ hex: '#fff', lab: [1, 0, 0], inGamut: true }) as PredictedColour),
+            stages.map(() => ({ hex: '#fff', lab: [1, 0, 0], inGamut: true })),
           ),
         ),
   );

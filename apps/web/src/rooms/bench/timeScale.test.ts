@@ -15,7 +15,7 @@ it('gives the first day and the last weeks room of their own', () => {
 
 it('steps from tick to tick and stops at the ends', () => {
   const stops = [0];
-  for (let i = 0; i < ticks.length; i++) stops.push(neighbourTick(stops.at(-1)!, 1));
+  ticks.forEach(() => stops.push(neighbourTick(stops.at(-1)!, 1)));
   expect(stops.slice(0, ticks.length)).toEqual(ticks.map((t) => t.hours));
   expect(stops.at(-1)).toBe(CURED_HOURS);
   expect(neighbourTick(30, -1)).toBe(24);

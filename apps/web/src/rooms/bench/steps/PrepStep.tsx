@@ -133,7 +133,7 @@ function GatherSection({ prep }: { readonly prep: PrepSheet }) {
                 {t.material.name}
                 <span className="soft"> {t.pots === 1 ? '1 pot' : `${t.pots} pots`}</span>
               </th>
-              <td className="num figure">{print.number(t.mass, 2)} g</td>
+              <td className="num figure">{print.weighed(t.mass)} g</td>
               <td className="tick-box" aria-hidden />
             </tr>
           ))}

@@ -1,0 +1,80 @@
+import { type Material, type MaterialKind } from '../material/material.ts';
+import { type Optics } from '../pigment/optics.ts';
+
+/** Which of the shelf a recipe may use. */
+export interface MatchFilter {
+  readonly inStock: boolean;
+  readonly natural: boolean;
+  readonly vegan: boolean;
+  readonly palmFree: boolean;
+  /** Leaves out what migrates into its neighbours. */
+  readonly noBleed: boolean;
+  /** Leaves out what keeps less than 70 % of its colour. */
+  readonly noFade: boolean;
+  /** Material ids never to use. */
+  readonly exclude: readonly string[];
+}
+
+export const anything: MatchFilter = {
+  inStock: false,
+  natural: false,
+  vegan: false,
+  palmFree: false,
+  noBleed: false,
+  noFade: false,
+  exclude: [],
+};
+
+/** A colourant as the search sees it. Doses in g/kg oils. */
+export interface Candidate {
+  readonly id: string;
+  readonly optics: Optics;
+  readonly ceiling: number;
+  /** Loose bulk density in g/ml, for spoons. */
+  readonly bulkDensity: number | null;
+  readonly pricePerGram: number | null;
+  /** Standard deviation of the strength of a shelf default, as a fraction. */
+  readonly doubt: number;
+  readonly pace: number;
+}
+
+/** How far the strength of an untested default may be off, by kind: oxides vary little, micas a lot. */
+const STRENGTH_DOUBT: Partial<Readonly<Record<MaterialKind, number>>> = {
+  pigment: 0.35,
+  mica: 0.6,
+  fluorescent: 0.6,
+  dye: 0.5,
+  clay: 0.5,
+  botanical: 0.6,
+};
+
+const KEEPS_ENOUGH = 0.7;
+
+/** The candidates of a shelf. What does not live through lye is never proposed; specks colour nothing evenly. */
+export function candidatesOf(shelf: readonly Material[], filter: MatchFilter): Candidate[] {
+  return shelf.flatMap((m) => {
+    const doubt = STRENGTH_DOUBT[m.kind];
+    if (doubt === undefined || !m.optics || !m.window || m.optics.specks) return [];
+    const allowed =
+      !m.cautions.includes('alkali-unstable') &&
+      !filter.exclude.includes(m.id) &&
+      (!filter.inStock || m.inStock) &&
+      (!filter.natural || m.claims.includes('natural')) &&
+      (!filter.vegan || m.claims.includes('vegan')) &&
+      (!filter.palmFree || m.claims.includes('palm-free')) &&
+      (!filter.noBleed || !m.cautions.includes('bleeds')) &&
+      (!filter.noFade || (m.optics.fading?.remains ?? 1) >= KEEPS_ENOUGH);
+    if (!allowed) return [];
+    return [
+      {
+        id: m.id,
+        optics: m.optics,
+        ceiling: m.window.ceiling,
+        bulkDensity: m.bulkDensity,
+        pricePerGram: m.pricePerGram,
+        doubt,
+        pace: m.pace,
+      },
+    ];
+  });
+}

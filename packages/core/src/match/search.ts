@@ -1,0 +1,74 @@
+import { type Solution, type Solver } from './solver.ts';
+
+/** How wide the search goes. */
+export interface SearchWidth {
+  /** Pairs that are tried with every third colourant. */
+  readonly pairs: number;
+  /** Triples that are tried with every fourth. */
+  readonly triples: number;
+}
+
+export const SEARCH_WIDTH: SearchWidth = { pairs: 40, triples: 12 };
+
+/** Doses at which a single colourant is tried before it is polished, as v. */
+const SINGLE_SCAN = [0.06, 0.12, 0.22, 0.38, 0.62, 0.95];
+/** A colourant joins a subset at this v. */
+const JOIN = 0.18;
+/** A partner starts at this share of its own best. */
+const SHARE = 0.75;
+
+const byCost = (a: Solution, b: Solution): number => a.cost - b.cost;
+
+/**
+ * The nearest recipes over all subsets of up to `most` candidates: every single, every pair, then a third added
+ * to the best pairs and a fourth to the best triples. Deterministic; sorted by local cost.
+ */
+export function searchSubsets(solver: Solver, most: number, width: SearchWidth = SEARCH_WIDTH): Solution[] {
+  const n = solver.count;
+  const singles: Solution[] = [];
+  for (let i = 0; i < n; i++) {
+    let start = SINGLE_SCAN[0]!;
+    let best = Infinity;
+    for (const v of SINGLE_SCAN) {
+      const cost = solver.cost([i], [v]);
+      if (cost < best) {
+        best = cost;
+        start = v;
+      }
+    }
+    singles.push(solver.solve([i], [start]));
+  }
+  const found = [...singles];
+  if (most >= 2) {
+    const start = singles.map((s) => Math.max(JOIN, s.v[0]! * SHARE));
+    const pairs: Solution[] = [];
+    for (let i = 0; i < n; i++) {
+      for (let j = i + 1; j < n; j++) pairs.push(solver.solve([i, j], [start[i]!, start[j]!]));
+    }
+    pairs.sort(byCost);
+    found.push(...pairs.slice(0, width.pairs));
+    if (most >= 3) {
+      const triples = extend(solver, pairs.slice(0, width.pairs));
+      found.push(...triples.slice(0, width.pairs));
+      if (most >= 4) found.push(...extend(solver, triples.slice(0, width.triples)));
+    }
+  }
+  return found.sort(byCost);
+}
+
+/** Adds every other candidate to each of some subsets, no set twice. */
+function extend(solver: Solver, from: readonly Solution[]): Solution[] {
+  const seen = new Set<string>();
+  const out: Solution[] = [];
+  for (const { ids, v } of from) {
+    for (let i = 0; i < solver.count; i++) {
+      if (ids.includes(i)) continue;
+      const set = [...ids, i];
+      const key = set.toSorted((a, b) => a - b).join();
+      if (seen.has(key)) continue;
+      seen.add(key);
+      out.push(solver.solve(set, [...v.map((x) => Math.max(x, 0.03)), JOIN]));
+    }
+  }
+  return out.sort(byCost);
+}
