@@ -119,3 +119,16 @@ export {
   type Millilitres,
 } from './units/quantity.ts';
 export { type Spoon, SPOON_SYSTEMS, SPOONS, type SpoonSum, type SpoonSystem } from './units/spoons.ts';
+
+export { anything, type Candidate, candidatesOf, type MatchFilter } from './match/candidates.ts';
+export { matchColour } from './match/match.ts';
+export {
+  GOOD_MATCH,
+  type MatchProblem,
+  type MatchResult,
+  type Recipe,
+  type RecipePart,
+  type RecipeVirtue,
+  TOTAL_CEILING,
+} from './match/problem.ts';
+export { type Resolution } from './match/rounding.ts';

@@ -24,15 +24,5 @@ export function localMetric([L, a, b]: LabD65): Float64Array {
   // Rows: lightness, along the hue, across the hue.
   const cos = C > 0 ? stretched / C : 1;
   const sin = C > 0 ? b / C : 0;
-  return Float64Array.of(
-    1 / SL,
-    0,
-    0,
-    0,
-    ((1 + G) * cos) / SC,
-    sin / SC,
-    0,
-    (-(1 + G) * sin) / SH,
-    cos / SH,
-  );
+  return Float64Array.of(1 / SL, 0, 0, 0, ((1 + G) * cos) / SC, sin / SC, 0, (-(1 + G) * sin) / SH, cos / SH);
 }

@@ -8,12 +8,14 @@ export interface SearchWidth {
   readonly triples: number;
 }
 
-export const SEARCH_WIDTH: SearchWidth = { pairs: 40, triples: 12 };
+export const SEARCH_WIDTH: SearchWidth = { pairs: 20, triples: 10 };
 
 /** Doses at which a single colourant is tried before it is polished, as v. */
 const SINGLE_SCAN = [0.06, 0.12, 0.22, 0.38, 0.62, 0.95];
 /** A colourant joins a subset at this v. */
 const JOIN = 0.18;
+/** Steps that are enough to tell good subsets from bad; the good ones are settled afterwards. */
+const RANKING_STEPS = 3;
 /** A partner starts at this share of its own best. */
 const SHARE = 0.75;
 
@@ -43,7 +45,7 @@ export function searchSubsets(solver: Solver, most: number, width: SearchWidth =
     const start = singles.map((s) => Math.max(JOIN, s.v[0]! * SHARE));
     const pairs: Solution[] = [];
     for (let i = 0; i < n; i++) {
-      for (let j = i + 1; j < n; j++) pairs.push(solver.solve([i, j], [start[i]!, start[j]!]));
+      for (let j = i + 1; j < n; j++) pairs.push(solver.solve([i, j], [start[i]!, start[j]!], RANKING_STEPS));
     }
     pairs.sort(byCost);
     found.push(...pairs.slice(0, width.pairs));
@@ -53,7 +55,10 @@ export function searchSubsets(solver: Solver, most: number, width: SearchWidth =
       if (most >= 4) found.push(...extend(solver, triples.slice(0, width.triples)));
     }
   }
-  return found.sort(byCost);
+  return found
+    .sort(byCost)
+    .map((s, rank) => (rank < width.pairs ? solver.solve(s.ids, s.v) : s))
+    .sort(byCost);
 }
 
 /** Adds every other candidate to each of some subsets, no set twice. */
@@ -67,7 +72,7 @@ function extend(solver: Solver, from: readonly Solution[]): Solution[] {
       const key = set.toSorted((a, b) => a - b).join();
       if (seen.has(key)) continue;
       seen.add(key);
-      out.push(solver.solve(set, [...v.map((x) => Math.max(x, 0.03)), JOIN]));
+      out.push(solver.solve(set, [...v.map((x) => Math.max(x, 0.03)), JOIN], RANKING_STEPS));
     }
   }
   return out.sort(byCost);

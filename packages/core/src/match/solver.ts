@@ -1,12 +1,11 @@
 import { BAND_COUNT } from '../colour/bands.ts';
-import { type LabD65, whiteD65 } from '../colour/lab.ts';
-import { weightsD65 } from '../colour/observer.ts';
+import { type LabD65 } from '../colour/lab.ts';
 import { type Canvas, canvasAbsorption } from '../pigment/canvas.ts';
-import { createMixer, type Mixer } from '../pigment/mixer.ts';
+import { createMixer, emissionBand, type Mixer } from '../pigment/mixer.ts';
 import { absorptionAt, effectiveDose } from '../pigment/optics.ts';
 import { baseScatter, type Stage } from '../pigment/stage.ts';
-import { SURFACE_K2, SURFACE_PASS } from '../pigment/surface.ts';
 import { type Candidate } from './candidates.ts';
+import { derivatives, lightTaken, mixSubset, ratioX, ratioY, ratioZ, type SearchTables } from './kernel.ts';
 import { localMetric } from './metric.ts';
 
 /** Most colourants in one recipe. */
@@ -28,8 +27,6 @@ export interface Solution {
   readonly cost: number;
 }
 
-const weights = [weightsD65.x, weightsD65.y, weightsD65.z].map((w, i) => w.map((v) => v / whiteD65[i]!));
-const [wx, wy, wz] = weights as [Float64Array, Float64Array, Float64Array];
 const EPSILON = 216 / 24389;
 const SLOPE = 24389 / 27 / 116;
 
@@ -50,7 +47,8 @@ export interface Solver {
   readonly count: number;
   /** Largest effective dose of each candidate. */
   readonly eMax: Float64Array;
-  solve(ids: readonly number[], start: readonly number[]): Solution;
+  /** `steps`: most steps; few are enough to rank, more to settle. */
+  solve(ids: readonly number[], start: readonly number[], steps?: number): Solution;
   /** Local cost of a subset at v, for scanning. */
   cost(ids: readonly number[], v: readonly number[]): number;
 }
@@ -82,6 +80,7 @@ export function createSolver(
     s.set(c.optics.s, i * BAND_COUNT);
     eMax[i] = effectiveDose(c.ceiling, c.optics.saturation);
   });
+  const tables: SearchTables = { kBase, sBase, k, s };
   const M = localMetric(target);
 
   const r = new Float64Array(3);
@@ -90,12 +89,18 @@ export function createSolver(
   const gradient = new Float64Array(MOST_PARTS);
   const stepBuffer = new Float64Array(MOST_PARTS);
   const e = new Float64Array(MOST_PARTS);
-  const from = new Int32Array(MOST_PARTS);
+  const xyz = new Float64Array(3);
   const dXyz = new Float64Array(3 * MOST_PARTS);
 
-  // Fluorescents and what is given with them go through the full mixer.
-  const emissive = candidates.map((c) => c.optics.emission !== null);
-  const givenEmissive = given.some((g) => g.optics.emission !== null || g.optics.specks !== null);
+  // What a fluorescent gives back, as the tristimulus ratios of its whole band.
+  const emitters = candidates.map(({ optics: { emission } }) => {
+    if (!emission) return null;
+    const { shape, last, efficiency } = emissionBand(emission);
+    const seen = (w: Float64Array): number => efficiency * shape.reduce((sum, v, b) => sum + v * w[b]!, 0);
+    return { last, x: seen(ratioX), y: seen(ratioY), z: seen(ratioZ) };
+  });
+  // Fluorescents and specks that are in the pot already go through the full mixer.
+  const givenSpecial = given.some((g) => g.optics.emission !== null || g.optics.specks !== null);
   const mixers = new Map<string, Mixer>();
   const doses = new Float64Array(MOST_PARTS + given.length);
   const lab = new Float64Array(3);
@@ -108,7 +113,11 @@ export function createSolver(
     const key = ids.join();
     let mixer = mixers.get(key);
     if (!mixer) {
-      mixer = createMixer(canvas, [...ids.map((i) => candidates[i]!.optics), ...given.map((g) => g.optics)], stage);
+      mixer = createMixer(
+        canvas,
+        [...ids.map((i) => candidates[i]!.optics), ...given.map((g) => g.optics)],
+        stage,
+      );
       mixers.set(key, mixer);
     }
     ids.forEach((i, n) => (doses[n] = inverse(i, eMax[i]! * v[n]! * v[n]!)));
@@ -126,55 +135,43 @@ export function createSolver(
     out[2] = M[7]! * da + M[8]! * db;
   }
 
+  function numericDerivatives(ids: readonly number[], v: ArrayLike<number>): number {
+    const moved = Array.from(v);
+    const cost = evaluate(ids, v, false);
+    const at = [r[0]!, r[1]!, r[2]!];
+    for (let j = 0; j < ids.length; j++) {
+      const h = v[j]! > 0.5 ? -1e-4 : 1e-4;
+      moved[j] = v[j]! + h;
+      evaluate(ids, moved, false);
+      moved[j] = v[j]!;
+      for (let q = 0; q < 3; q++) J[q * MOST_PARTS + j] = (r[q]! - at[q]!) / h;
+    }
+    r.set(at);
+    return cost;
+  }
+
   /** Residual at v and, when asked, its derivatives by v. Returns the squared length. */
   function evaluate(ids: readonly number[], v: ArrayLike<number>, derive: boolean): number {
     const n = ids.length;
-    if (givenEmissive || ids.some((i) => emissive[i])) {
-      if (derive) {
-        const moved = Array.from(v);
-        slowResidual(ids, v);
-        const at = [r[0]!, r[1]!, r[2]!];
-        for (let j = 0; j < n; j++) {
-          const h = v[j]! > 0.5 ? -1e-4 : 1e-4;
-          moved[j] = v[j]! + h;
-          slowResidual(ids, moved);
-          moved[j] = v[j]!;
-          for (let q = 0; q < 3; q++) J[q * MOST_PARTS + j] = (r[q]! - at[q]!) / h;
-        }
-        r.set(at);
-      } else slowResidual(ids, v);
+    const lit = ids.some((i) => emitters[i]);
+    if (derive && (lit || givenSpecial)) return numericDerivatives(ids, v);
+    if (givenSpecial) {
+      slowResidual(ids, v);
       return r[0]! * r[0]! + r[1]! * r[1]! + r[2]! * r[2]!;
     }
-    for (let j = 0; j < n; j++) {
-      const i = ids[j]!;
-      e[j] = eMax[i]! * v[j]! * v[j]!;
-      from[j] = i * BAND_COUNT;
-    }
-    if (derive) dXyz.fill(0);
-    let x = 0;
-    let y = 0;
-    let z = 0;
-    for (let b = 0; b < BAND_COUNT; b++) {
-      let K = kBase[b]!;
-      let S = sBase[b]!;
+    for (let j = 0; j < n; j++) e[j] = eMax[ids[j]!]! * v[j]! * v[j]!;
+    mixSubset(tables, ids, e, xyz);
+    let x = xyz[0]!;
+    let y = xyz[1]!;
+    let z = xyz[2]!;
+    if (lit) {
       for (let j = 0; j < n; j++) {
-        K += e[j]! * k[from[j]! + b]!;
-        S += e[j]! * s[from[j]! + b]!;
-      }
-      const root = Math.sqrt(K * (K + 2 * S));
-      const inv = 1 / (S * (1 - SURFACE_K2) + K + root);
-      const R = SURFACE_PASS * S * inv;
-      x += R * wx[b]!;
-      y += R * wy[b]!;
-      z += R * wz[b]!;
-      if (!derive) continue;
-      const dK = -R * inv * (1 + (K + S) / root);
-      const dS = SURFACE_PASS * inv - R * inv * (1 - SURFACE_K2 + K / root);
-      for (let j = 0; j < n; j++) {
-        const d = dK * k[from[j]! + b]! + dS * s[from[j]! + b]!;
-        dXyz[j * 3] = dXyz[j * 3]! + d * wx[b]!;
-        dXyz[j * 3 + 1] = dXyz[j * 3 + 1]! + d * wy[b]!;
-        dXyz[j * 3 + 2] = dXyz[j * 3 + 2]! + d * wz[b]!;
+        const emitter = emitters[ids[j]!];
+        if (!emitter) continue;
+        const taken = lightTaken(tables, ids[j]!, e[j]!, emitter.last);
+        x += taken * emitter.x;
+        y += taken * emitter.y;
+        z += taken * emitter.z;
       }
     }
     const cx = Math.cbrt(x);
@@ -185,6 +182,7 @@ export function createSolver(
     const fz = z > EPSILON ? cz : SLOPE * z + 16 / 116;
     toResidual(116 * fy - 16, 500 * (fx - fy), 200 * (fy - fz), r);
     if (derive) {
+      derivatives(tables, ids, dXyz);
       const gx = x > EPSILON ? 1 / (3 * cx * cx) : SLOPE;
       const gy = y > EPSILON ? 1 / (3 * cy * cy) : SLOPE;
       const gz = z > EPSILON ? 1 / (3 * cz * cz) : SLOPE;
@@ -203,13 +201,13 @@ export function createSolver(
     return r[0]! * r[0]! + r[1]! * r[1]! + r[2]! * r[2]!;
   }
 
-  function solve(ids: readonly number[], start: readonly number[]): Solution {
+  function solve(ids: readonly number[], start: readonly number[], steps: number = MAX_STEPS): Solution {
     const n = ids.length;
     const v = start.slice();
     const trial = v.slice();
     let damping = 0.01;
     let cost = evaluate(ids, v, true);
-    for (let step = 0; step < MAX_STEPS && cost > PERFECT; step++) {
+    for (let step = 0; step < steps && cost > PERFECT; step++) {
       for (let i = 0; i < n; i++) {
         gradient[i] = J[i]! * r[0]! + J[MOST_PARTS + i]! * r[1]! + J[2 * MOST_PARTS + i]! * r[2]!;
         for (let j = 0; j <= i; j++) {
@@ -230,9 +228,11 @@ export function createSolver(
         for (let i = 0; i < n; i++) {
           trial[i] = fixed[i] ? v[i]! : Math.min(1, Math.max(V_MIN, v[i]! - stepBuffer[i]!));
         }
-        const next = evaluate(ids, trial, false);
+        // Nearly every step is taken, so the derivatives for the next one come along.
+        const next = evaluate(ids, trial, true);
         if (next < cost) {
           gain = cost - next;
+          cost = next;
           improved = true;
           break;
         }
@@ -241,9 +241,7 @@ export function createSolver(
       if (!improved) break;
       for (let i = 0; i < n; i++) v[i] = trial[i]!;
       damping *= 0.2;
-      const last = gain < ENOUGH * cost;
-      cost = evaluate(ids, v, !last);
-      if (last) break;
+      if (gain < ENOUGH * cost) break;
     }
     return { ids, v, cost };
   }

@@ -1,4 +1,4 @@
-import { BAND_COUNT, BAND_START_NM, BAND_STEP_NM, type Spectrum } from '../colour/bands.ts';
+import { BAND_COUNT, BAND_START_NM, BAND_STEP_NM, type Spectrum, spectrumFrom } from '../colour/bands.ts';
 import { labF, type LabD65, whiteD65 } from '../colour/lab.ts';
 import { weightsD65 } from '../colour/observer.ts';
 import { type Canvas, canvasAbsorption } from './canvas.ts';
@@ -92,9 +92,19 @@ export function mixerOf(tables: MixTables): Mixer {
     return out;
   }
 
+  const emitters = special.flatMap(({ emission }, i) => (emission ? [{ i, ...emissionBand(emission) }] : []));
+
+  /** Light taken in below its peak by a fluorescent comes back in its band, less what leaves as heat. */
   function addSpecial(doses: ArrayLike<number>, out: Spectrum): void {
-    special.forEach(({ emission }, i) => {
-      if (emission && effective[i]! > 0) addEmission(emission, i, out);
+    // All of them first, from the unlit colour: the order of the colourants must not matter.
+    const gains = emitters.map(({ i, last, efficiency }) => {
+      let taken = 0;
+      for (let b = 0; b <= last; b++) taken += (1 - out[b]!) * shareOfAbsorption(b, i);
+      return taken * efficiency;
+    });
+    emitters.forEach(({ shape }, n) => {
+      for (let b = 0; b < BAND_COUNT; b++)
+        out[b] = Math.min(MAX_REFLECTANCE, out[b]! + gains[n]! * shape[b]!);
     });
     special.forEach(({ specks }, i) => {
       const area = specks ? Math.min(MAX_SPECK_AREA, doses[i]! * specks.areaPerDose) : 0;
@@ -103,26 +113,6 @@ export function mixerOf(tables: MixTables): Mixer {
         out[b] = out[b]! + (specks.reflectance[b]! - out[b]!) * area;
       }
     });
-  }
-
-  /** Light taken in below the peak by colourant i comes back in its band, less what leaves as heat. */
-  function addEmission(
-    { peak, width, efficiency }: NonNullable<Optics['emission']>,
-    i: number,
-    out: Spectrum,
-  ): void {
-    let taken = 0;
-    let shapeSum = 0;
-    for (let b = 0; b < BAND_COUNT; b++) {
-      const nm = BAND_START_NM + b * BAND_STEP_NM;
-      if (nm <= peak) taken += (1 - out[b]!) * shareOfAbsorption(b, i);
-      shapeSum += emissionShape(nm, peak, width);
-    }
-    const gain = (efficiency * taken) / shapeSum;
-    for (let b = 0; b < BAND_COUNT; b++) {
-      const nm = BAND_START_NM + b * BAND_STEP_NM;
-      out[b] = Math.min(MAX_REFLECTANCE, out[b]! + gain * emissionShape(nm, peak, width));
-    }
   }
 
   function shareOfAbsorption(b: number, i: number): number {
@@ -179,8 +169,20 @@ function labOf(spectrum: Spectrum, out: Float64Array): Float64Array {
   return out;
 }
 
-const emissionShape = (nm: number, peak: number, width: number): number =>
-  Math.exp(-0.5 * ((nm - peak) / width) ** 2);
+/** A fluorescent's emission: normalised band (sums to 1), the last band that feeds it, and its efficiency. */
+export function emissionBand({ peak, width, efficiency }: NonNullable<Optics['emission']>): {
+  readonly shape: Spectrum;
+  readonly last: number;
+  readonly efficiency: number;
+} {
+  const raw = spectrumFrom((nm) => Math.exp(-0.5 * ((nm - peak) / width) ** 2));
+  const sum = raw.reduce((total, v) => total + v, 0);
+  return {
+    shape: raw.map((v) => v / sum),
+    last: Math.floor((peak - BAND_START_NM) / BAND_STEP_NM),
+    efficiency,
+  };
+}
 
 /** One colour for one composition: the convenient form of `createMixer(…).lab(…)`. */
 export function predictLab(

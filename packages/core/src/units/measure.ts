@@ -4,6 +4,7 @@ import {
   nearestSpoonSum,
   type Spoon,
   type SpoonSum,
+  spoonVolume,
   type SpoonSystem,
   volumeOfMass,
 } from './spoons.ts';
@@ -51,3 +52,27 @@ export function measure(wanted: Grams, bulkDensity: number | null, how: Measurin
   const tooSmall = wanted > 0 && wanted < 2 * how.scaleDivision - 1e-9;
   return { mass, spoonSum: null, relativeError: error(mass), tooSmall };
 }
+
+/**
+ * The measurable amounts around a wanted one: none, the nearest, and its neighbours on either side, ascending.
+ * What is too small to measure well is left out.
+ */
+export function measurableNear(wanted: Grams, bulkDensity: number | null, how: Measuring): Grams[] {
+  const bySpoons = how.by === 'spoons' && bulkDensity !== null && how.ownedSpoons.length > 0;
+  const smallest = bySpoons
+    ? massOfVolume(smallestSpoon(how), bulkDensity)
+    : // Below two divisions a scale guesses.
+      grams(how.scaleDivision);
+  const least = bySpoons ? smallest : 2 * how.scaleDivision;
+  const found = new Set<number>([0]);
+  for (const step of [-1, 0, 1]) {
+    const { mass } = measure(grams(Math.max(0, wanted + step * smallest)), bulkDensity, how);
+    if (mass >= least - 1e-9) found.add(mass);
+  }
+  // A trace may be wanted of something strong: offer the least that can be measured.
+  if (wanted > 0 && wanted < least) found.add(measure(grams(least), bulkDensity, how).mass);
+  return [...found].sort((a, b) => a - b).map(grams);
+}
+
+const smallestSpoon = (how: Measuring) =>
+  how.ownedSpoons.map((s) => spoonVolume(s, how.spoons)).reduce((a, b) => (b < a ? b : a));

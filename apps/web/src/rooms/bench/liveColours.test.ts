@@ -11,14 +11,14 @@ const composition: Composition = { canvas: referenceCanvas, parts: [] };
 const compositions = () => new Map([['a', composition]]);
 const tick = () => new Promise((resolve) => setTimeout(resolve, 0));
 
+const colour = (hex: string): PredictedColour => ({ hex, lab: [0, 0, 0], inGamut: true });
+
 /** A worker that answers when told, with the hours asked about as its colour. */
 function slowWorker() {
   const asked: { stages: readonly Stage[]; answer: () => void }[] = [];
   const predict = (all: readonly Composition[], stages: readonly Stage[]) =>
     new Promise<PredictedColour[][]>((resolve) => {
-      const colours = all.map(() =>
-        stages.map((s) => ({ hex: String(s.hours), lab: [0, 0, 0], inGamut: true })),
-      );
+      const colours = all.map(() => stages.map((s) => colour(String(s.hours))));
       asked.push({
         stages,
         answer: () => {
@@ -75,11 +75,7 @@ it('goes on after a failed answer', async () => {
   const live = new LiveColours((all, stages) =>
     fail
       ? Promise.reject(new Error('worker gone'))
-      : Promise.resolve(
-          all.map(() =>
-            stages.map(() => ({ hex: '#fff', lab: [1, 0, 0], inGamut: true })),
-          ),
-        ),
+      : Promise.resolve(all.map(() => stages.map(() => colour('#fff')))),
   );
   live.setCompositions(compositions());
   await tick();

@@ -1,0 +1,63 @@
+import { type ScreenColour } from '../colour/gamut.ts';
+import { type LabD65 } from '../colour/lab.ts';
+import { type Canvas } from '../pigment/canvas.ts';
+import { type Stage } from '../pigment/stage.ts';
+import { type Candidate } from './candidates.ts';
+import { type Resolution } from './rounding.ts';
+import { type SearchWidth } from './search.ts';
+import { type Given } from './solver.ts';
+
+/** A wanted colour, and everything that a recipe for it must keep to. */
+export interface MatchProblem {
+  readonly target: LabD65;
+  /** When and how gelled it must match. */
+  readonly stage: Stage;
+  readonly canvas: Canvas;
+  readonly candidates: readonly Candidate[];
+  /** Most colourants, 1–4. */
+  readonly most: number;
+  /** Most colour powder altogether, g/kg oils. */
+  readonly totalCeiling: number;
+  /** What the maker can measure; null leaves doses as they are. */
+  readonly resolution: Resolution | null;
+  /** What is in the pot and cannot be taken out. */
+  readonly given?: readonly (Given & { readonly id: string })[];
+  readonly width?: SearchWidth;
+}
+
+export type RecipeVirtue = 'closest' | 'fewest' | 'cheapest' | 'surest' | 'calmest';
+
+export interface RecipePart {
+  readonly id: string;
+  /** g/kg oils, to add. */
+  readonly dose: number;
+}
+
+export interface Recipe {
+  readonly parts: readonly RecipePart[];
+  readonly virtues: readonly RecipeVirtue[];
+  /** At the stage of the problem. */
+  readonly lab: LabD65;
+  readonly deltaE: number;
+  readonly fresh: ScreenColour;
+  readonly cut: ScreenColour;
+  readonly cured: ScreenColour;
+  /** Per kg oils, null when a price is unknown. */
+  readonly cost: number | null;
+  /** ΔE00 by which untested defaults may be off together. */
+  readonly doubt: number;
+  /** Product of the paces: below 1 the pot thickens sooner. */
+  readonly pace: number;
+}
+
+export interface MatchResult {
+  /** Up to six, of different colourants, the closest first. Empty when nothing is allowed. */
+  readonly recipes: readonly Recipe[];
+  /** Why the closest is no match, in words; empty when it is one. */
+  readonly reasons: readonly string[];
+}
+
+/** A closest recipe within this is a match. */
+export const GOOD_MATCH = 2;
+/** Colour powders and clays above this share of the oils weaken a bar: 4 %. */
+export const TOTAL_CEILING = 40;
