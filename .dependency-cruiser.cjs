@@ -77,9 +77,9 @@ module.exports = {
     {
       name: 'server-domains-meet-in-services',
       severity: 'error',
-      from: { path: '^apps/server/src/(catalogue|batches|settings|colour)/' },
+      from: { path: '^apps/server/src/(catalogue|batches|settings|colour|palettes)/' },
       to: {
-        path: '^apps/server/src/(catalogue|batches|settings|colour|demo)/',
+        path: '^apps/server/src/(catalogue|batches|settings|colour|palettes|demo)/',
         pathNot: ['^apps/server/src/$1/', '\\.(service|module)\\.ts$'],
       },
     },

@@ -5,7 +5,8 @@ import {
   type MaterialWire,
   routes,
 } from '@kleur/contract';
-import { predictExample } from '@kleur/contract/dto';
+import { matchExample, predictExample } from '@kleur/contract/dto';
+import { DataSource } from 'typeorm';
 import { startApp, type TestApp } from '../test/app.ts';
 
 let t: TestApp;
@@ -275,6 +276,99 @@ describe('colour', () => {
     expect((await ask({ stages: [{ hours: -1, gel: 2 }] })).status).toBe(400);
     expect((await ask({ pots: [] })).status).toBe(400);
   });
+});
+
+describe('match', () => {
+  const ask = (change: object) => t.api.post(routes.match).send({ ...matchExample, ...change });
+
+  it('answers the documented example with recipes inside every limit', async () => {
+    const { body } = await ask({}).expect(200);
+    expect(body.recipes.length).toBeGreaterThan(2);
+    expect(body.recipes[0].virtues).toContain('closest');
+    expect(body.recipes[0].deltaE).toBeLessThan(2);
+    const shelf = (await t.api.get(routes.materials)).body as MaterialWire[];
+    for (const part of body.recipes.flatMap((r: { parts: { id: string; dose: number }[] }) => r.parts)) {
+      const material = shelf.find((m) => m.id === part.id)!;
+      expect(part.dose).toBeLessThanOrEqual(material.window!.ceiling + 1e-9);
+      expect(material.claims).toContain('vegan');
+    }
+  });
+
+  it('takes a saved swatch or a past pot as the target', async () => {
+    const [palette] = (await t.api.get(routes.palettes)).body;
+    const swatch = await ask({ target: { swatch: { paletteId: palette.id, index: 0 } } }).expect(200);
+    expect(swatch.body.recipes.length).toBeGreaterThan(0);
+    const batch = await firstBatch();
+    const pot = await ask({ target: { pot: { batchId: batch.id, potId: batch.plan.pots[0]!.id } } }).expect(
+      200,
+    );
+    expect(pot.body.recipes[0].deltaE).toBeLessThan(2);
+    await ask({ target: { swatch: { paletteId: palette.id, index: 99 } } }).expect(404);
+  });
+
+  it('names the material whose ceiling is reached', async () => {
+    const every = ((await t.api.get(routes.materials)).body as MaterialWire[]).map((m) => m.id);
+    const exclude = every.filter((id) => id !== 'rose-clay');
+    const filter = { ...matchExample.filter, exclude };
+    const { body } = await ask({ target: { hex: '#7a3f33' }, filter, resolution: null }).expect(200);
+    expect(body.reasons.join(' ')).toContain('The ceiling of Rose clay is reached.');
+  });
+
+  it.each([
+    ['no target', { target: {} }],
+    ['two targets', { target: { hex: '#aabbcc', lab: [50, 0, 0] } }],
+    ['a colour that is none', { target: { hex: 'teal' } }],
+    ['five colourants', { most: 5 }],
+    ['an unknown field', { speed: 'fast' }],
+  ])('refuses %s', async (_, change) => {
+    expect((await ask(change).expect(400)).body.code).toBe('invalid-input');
+  });
+});
+
+describe('palettes', () => {
+  const palette = { name: 'Harbour', favourite: false, colours: [{ name: '<i>Quay</i>', lab: [50, 1, 2] }] };
+
+  it('are kept with a version, deleted and restored', async () => {
+    const { body: made } = await t.api.post(routes.palettes).send(palette).expect(201);
+    expect(made).toMatchObject({ ...palette, version: 1 });
+    await t.api
+      .put(routes.palette(made.id))
+      .send({ ...palette, favourite: true, version: 1 })
+      .expect(200);
+    await t.api
+      .put(routes.palette(made.id))
+      .send({ ...palette, version: 1 })
+      .expect(409);
+    expect(
+      (await t.api.get(routes.palettes)).body.filter((p: { favourite: boolean }) => p.favourite),
+    ).toHaveLength(2);
+    await t.api.delete(routes.palette(made.id)).expect(200);
+    await t.api.post(routes.paletteRestore(made.id)).expect(200);
+    await t.api.delete(routes.palette(made.id));
+  });
+
+  it('refuse no colours and too many', async () => {
+    await t.api
+      .post(routes.palettes)
+      .send({ ...palette, colours: [] })
+      .expect(400);
+    const colours = Array.from({ length: 300 }, () => palette.colours[0]);
+    await t.api
+      .post(routes.palettes)
+      .send({ ...palette, colours })
+      .expect(400);
+  });
+});
+
+it('reads a plan of schema 1 and gives it the present shape', async () => {
+  const batch = await firstBatch();
+  const { idea: _idea, ...rest } = batch.plan;
+  const old = { ...rest, schema: 1, pots: rest.pots.map(({ follows: _follows, ...pot }) => pot) };
+  await t.app
+    .get(DataSource)
+    .query('UPDATE batch SET plan = ? WHERE id = ?', [JSON.stringify(old), batch.id]);
+  const { body } = await t.api.get(routes.batch(batch.id)).expect(200);
+  expect(body.plan).toEqual({ ...batch.plan, idea: { technique: null, colours: [] } });
 });
 
 describe('settings and demo', () => {

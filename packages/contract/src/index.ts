@@ -17,5 +17,7 @@ export {
 } from './colour.ts';
 export { type MaterialWire, type MaterialWrite } from './materials.ts';
 export { type Problem, PROBLEM_CODES, type ProblemCode, type ProblemField } from './problems.ts';
+export { type MatchRequest, type MatchTarget } from './match.ts';
+export { type Palette, type PaletteWire, type SwatchColour, PALETTE_LIMITS } from './palettes.ts';
 export { BODY_LIMIT_BYTES, routes } from './routes.ts';
 export { defaultSettings, type Settings, type SettingsWire } from './settings.ts';

@@ -12,6 +12,10 @@ export const routes = {
   settings: '/api/settings',
   demoReset: '/api/demo/reset',
   predict: '/api/colour/predict',
+  match: '/api/colour/match',
+  palettes: '/api/palettes',
+  palette: (id: string) => `/api/palettes/${encodeURIComponent(id)}`,
+  paletteRestore: (id: string) => `/api/palettes/${encodeURIComponent(id)}/restore`,
 } as const;
 
 /** Largest request body the server reads. A full plan is under a tenth of it. */

@@ -58,6 +58,7 @@ export {
   addOil,
   addPot,
   copyPot,
+  type FormulaPart,
   movePot,
   normaliseOils,
   refreshMaterial,
@@ -66,18 +67,24 @@ export {
   removePot,
   setBase,
   setDose,
+  setFormula,
   setOilMass,
   setOilPercent,
+  setPalette,
+  setPaletteColour,
   setPot,
   setScent,
+  setTechnique,
 } from './batch/edit.ts';
 export { type Batter, batterOf, type LyeStop, oilsAddUp, oilsSum } from './batch/lye.ts';
 export {
   type Base,
   type DoseRow,
   emptyPlan,
+  type Idea,
   materialOf,
   type OilRow,
+  type PaletteColour,
   type Plan,
   PLAN_LIMITS,
   PLAN_SCHEMA,
@@ -86,6 +93,7 @@ export {
   type Pot,
   pruneMaterials,
   type ScentChoice,
+  upgradePlan,
 } from './batch/plan.ts';
 export { type PotShare, potShares } from './batch/pots.ts';
 export { type PrepPot, type PrepRow, type PrepSheet, prepSheet } from './batch/prep.ts';
@@ -132,3 +140,43 @@ export {
   TOTAL_CEILING,
 } from './match/problem.ts';
 export { type Resolution } from './match/rounding.ts';
+export { type Adjusted, adjustColour, type Direction, DIRECTIONS, moveColour } from './match/adjust.ts';
+export { type Ladder, LADDER_POTS, type LadderProblem, type Ladders, solveLadders } from './match/ladder.ts';
+
+export {
+  checkApart,
+  greyOrder,
+  type Mend,
+  mendPair,
+  type TouchingPair,
+  touchingPairs,
+} from './palette/apart.ts';
+export {
+  angleOfHue,
+  harmony,
+  HARMONY_COUNT,
+  type HarmonySettings,
+  hueOfAngle,
+  labFromOklch,
+  oklchFromLab,
+  type Scheme,
+  SCHEMES,
+  type Wheel,
+  WHEELS,
+} from './palette/harmony.ts';
+export { type Blend, blendPots, MUD_BELOW } from './palette/mud.ts';
+export { PHOTO_COLOURS, type PhotoColour, photoColours, seededRandom } from './palette/photo.ts';
+export { REACH_SLICES, type ReachPoint, type ReachSlice, reachSlices } from './palette/reach.ts';
+export { OMBRE_MOST, type Technique, techniqueById, TECHNIQUES } from './palette/technique.ts';
+export { DEFICIENCIES, type Deficiency, simulateDeficiency } from './palette/vision.ts';
+
+export { parseAse, printAse } from './formats/ase.ts';
+export { csvFromPalette, type CsvRows, paletteFromCsv } from './formats/csv.ts';
+export { parseGpl, printGpl } from './formats/gpl.ts';
+export {
+  type FileColour,
+  FormatError,
+  MOST_FILE_BYTES,
+  MOST_FILE_COLOURS,
+  type PaletteFile,
+} from './formats/paletteFile.ts';

@@ -8,7 +8,7 @@ import {
   type BatchWrite,
   PAGE_LIMITS,
 } from '@kleur/contract';
-import { PLAN_LIMITS, planFaults } from '@kleur/core';
+import { PLAN_LIMITS, planFaults, upgradePlan } from '@kleur/core';
 import { type EntityManager, IsNull, Like, Repository } from 'typeorm';
 import { notFound, ProblemError, staleVersion } from '../problems/problem.ts';
 import { BatchEntity } from '../storage/batch.entity.ts';
@@ -38,7 +38,7 @@ const document = (e: BatchEntity): BatchDocument => ({
   name: e.name,
   state: e.state,
   madeOn: e.madeOn,
-  plan: e.plan,
+  plan: upgradePlan(e.plan),
   version: e.version,
   createdAt: e.createdAt,
   updatedAt: e.updatedAt,
@@ -87,7 +87,7 @@ export class BatchesService {
 
   copy(id: string): Promise<BatchDocument> {
     return this.writes.run(async (m) => {
-      const { plan, name } = await this.row(id, m);
+      const { plan, name } = document(await this.row(id, m));
       const copied = `${name.slice(0, PLAN_LIMITS.name - ' (copy)'.length)} (copy)`;
       return this.insert(m, { name: copied, state: 'idea', madeOn: null, plan });
     });

@@ -1,12 +1,23 @@
 import { Body, Controller, HttpCode, Post } from '@nestjs/common';
-import { predictExample, PredictRequestDto, PredictResponseDto } from '@kleur/contract/dto';
+import {
+  matchExample,
+  MatchRequestDto,
+  predictExample,
+  PredictRequestDto,
+  PredictResponseDto,
+} from '@kleur/contract/dto';
 import { ApiBody, ApiOkResponse, ApiOperation, ApiTags } from '@nestjs/swagger';
+import { type MatchResult } from '@kleur/core';
 import { ColourService } from './colour.service.ts';
+import { MatchService } from './match.service.ts';
 
 @ApiTags('colour')
 @Controller('colour')
 export class ColourController {
-  constructor(private readonly colour: ColourService) {}
+  constructor(
+    private readonly colour: ColourService,
+    private readonly matches: MatchService,
+  ) {}
 
   @Post('predict')
   @HttpCode(200)
@@ -18,5 +29,18 @@ export class ColourController {
   @ApiOkResponse({ type: PredictResponseDto })
   predict(@Body() body: PredictRequestDto): Promise<PredictResponseDto> {
     return this.colour.predict(body) as Promise<PredictResponseDto>;
+  }
+
+  @Post('match')
+  @HttpCode(200)
+  @ApiOperation({
+    summary: 'Recipes from the shelf for a wanted colour, several and different, within every limit',
+  })
+  @ApiBody({
+    type: MatchRequestDto,
+    examples: { dustyGreen: { summary: 'A dusty green', value: matchExample } },
+  })
+  match(@Body() body: MatchRequestDto): Promise<MatchResult> {
+    return this.matches.match(body);
   }
 }

@@ -1,7 +1,14 @@
 import { Module } from '@nestjs/common';
+import { BatchesModule } from '../batches/batches.module.ts';
 import { CatalogueModule } from '../catalogue/catalogue.module.ts';
+import { PalettesModule } from '../palettes/palettes.module.ts';
 import { ColourController } from './colour.controller.ts';
 import { ColourService } from './colour.service.ts';
+import { MatchService } from './match.service.ts';
 
-@Module({ imports: [CatalogueModule], controllers: [ColourController], providers: [ColourService] })
+@Module({
+  imports: [CatalogueModule, BatchesModule, PalettesModule],
+  controllers: [ColourController],
+  providers: [ColourService, MatchService],
+})
 export class ColourModule {}

@@ -1,9 +1,10 @@
-import { type BatchState, type BatchWrite } from '@kleur/contract';
+import { type BatchState, type BatchWrite, type Palette } from '@kleur/contract';
 import {
   type DoseRow,
   emptyPlan,
   grams,
   gramsPerKg,
+  labD65FromHex,
   type Material,
   type Plan,
   pruneMaterials,
@@ -96,6 +97,7 @@ function planFrom(
       name,
       parts,
       scented,
+      follows: null,
       doses: Object.entries(doses).map(([materialId, dose], d) => ({
         id: `dose-${p + 1}-${d + 1}`,
         materialId,
@@ -106,6 +108,17 @@ function planFrom(
     materials: shelf,
   });
 }
+
+const palette = (name: string, favourite: boolean, colours: Readonly<Record<string, string>>): Palette => ({
+  name,
+  favourite,
+  colours: Object.entries(colours).map(([label, hex]) => ({ name: label, lab: labD65FromHex(hex) })),
+});
+
+export const demoPalettes: readonly Palette[] = [
+  palette('Beetroot and rye', false, { Beet: '#8a3f58', Rye: '#a98a63', Crust: '#6b4a35', Cream: '#efe6d2' }),
+  palette('Verdigris roofs', true, { Patina: '#6fa595', Copper: '#a9694a', Lead: '#7c8186', Sky: '#b9c8d0' }),
+];
 
 export interface DemoBatch {
   readonly name: string;

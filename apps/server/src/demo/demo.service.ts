@@ -3,12 +3,14 @@ import { defaultSettings } from '@kleur/contract';
 import { DataSource, type EntityManager } from 'typeorm';
 import { BatchesService } from '../batches/batches.service.ts';
 import { CatalogueService } from '../catalogue/catalogue.service.ts';
+import { PalettesService } from '../palettes/palettes.service.ts';
 import { SettingsService } from '../settings/settings.service.ts';
 import { BatchEntity } from '../storage/batch.entity.ts';
 import { MaterialEntity } from '../storage/material.entity.ts';
+import { PaletteEntity } from '../storage/palette.entity.ts';
 import { SettingsEntity } from '../storage/settings.entity.ts';
 import { WriteQueue } from '../storage/write-queue.ts';
-import { demoBatches, demoStock, demoWrite } from './demo-batches.ts';
+import { demoBatches, demoPalettes, demoStock, demoWrite } from './demo-batches.ts';
 
 /** Whether a new workspace starts with the demo or with the bare starting shelf. */
 export const FIRST_CONTENT = Symbol('first content');
@@ -23,6 +25,7 @@ export class DemoService implements OnApplicationBootstrap {
     private readonly catalogue: CatalogueService,
     private readonly batches: BatchesService,
     private readonly settings: SettingsService,
+    private readonly palettes: PalettesService,
   ) {}
 
   /** A new file gets its first content; one that was ever filled is left alone. */
@@ -34,7 +37,7 @@ export class DemoService implements OnApplicationBootstrap {
   /** Replaces everything with the demo, in one transaction. */
   reset(): Promise<void> {
     return this.writes.run(async (m) => {
-      for (const entity of [BatchEntity, MaterialEntity, SettingsEntity]) {
+      for (const entity of [BatchEntity, MaterialEntity, SettingsEntity, PaletteEntity]) {
         await m.createQueryBuilder().delete().from(entity).execute();
       }
       await this.fill(m, 'demo');
@@ -46,6 +49,7 @@ export class DemoService implements OnApplicationBootstrap {
     await this.settings.seed(m, { ...defaultSettings, studio: demo ? 'Tarn Lane Soap Room' : '' });
     await this.catalogue.seed(m, demo ? demoStock : new Set());
     if (!demo) return;
+    for (const palette of demoPalettes) await this.palettes.insert(m, palette);
     const now = new Date();
     for (const [i, batch] of demoBatches().entries()) {
       await this.batches.insert(m, demoWrite(batch, now), new Date(now.getTime() + i));

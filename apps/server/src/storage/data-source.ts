@@ -3,6 +3,8 @@ import { type DataSourceOptions } from 'typeorm';
 import { BatchEntity } from './batch.entity.ts';
 import { MaterialEntity } from './material.entity.ts';
 import { Init1790000000000 } from './migrations/1790000000000-init.ts';
+import { Palettes1790000000001 } from './migrations/1790000000001-palettes.ts';
+import { PaletteEntity } from './palette.entity.ts';
 import { SettingsEntity } from './settings.entity.ts';
 
 /** Options for one SQLite file: WAL, and every acknowledged write on disk before the answer goes out. */
@@ -12,8 +14,8 @@ export function dataSourceOptions(file: string): DataSourceOptions {
     driver: Database,
     database: file,
     enableWAL: true,
-    entities: [MaterialEntity, BatchEntity, SettingsEntity],
-    migrations: [Init1790000000000],
+    entities: [MaterialEntity, BatchEntity, SettingsEntity, PaletteEntity],
+    migrations: [Init1790000000000, Palettes1790000000001],
     migrationsRun: true,
     synchronize: false,
     prepareDatabase: (db: { pragma(text: string): unknown }) => {

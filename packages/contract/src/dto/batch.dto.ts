@@ -1,6 +1,6 @@
-import { type Grams, type GramsPerKg, PLAN_LIMITS, PLAN_SCHEMA, type Plan } from '@kleur/core';
+import { type Grams, type GramsPerKg, type LabD65, PLAN_LIMITS, PLAN_SCHEMA, type Plan } from '@kleur/core';
 import { BATCH_STATES, type BatchState, type BatchWrite, PAGE_LIMITS } from '../batches.ts';
-import { Flag, Int, Many, Num, One, OneOf, Pattern, Text } from './fields.ts';
+import { Flag, Int, Many, Num, Numbers, One, OneOf, Pattern, Text } from './fields.ts';
 import { CarrierDto, MaterialCopyDto } from './material.dto.ts';
 
 const ID = 80;
@@ -38,11 +38,25 @@ export class PotDto {
   @Text(L.name, { min: 1 }) name!: string;
   @Num(L.parts.min, L.parts.max) parts!: number;
   @Flag() scented!: boolean;
+  @Text(ID, { min: 1, nullable: true, description: 'Palette colour that the formula follows' })
+  follows!: string | null;
   @Many(() => DoseRowDto, L.dosesPerPot) doses!: DoseRowDto[];
+}
+
+export class PaletteColourDto {
+  @Text(ID, { min: 1 }) id!: string;
+  @Text(L.name, { min: 1 }) name!: string;
+  @Numbers(3, -200, 200, { description: 'CIELAB D65' }) lab!: LabD65;
+}
+
+export class IdeaDto {
+  @Text(ID, { nullable: true }) technique!: string | null;
+  @Many(() => PaletteColourDto, L.palette) colours!: PaletteColourDto[];
 }
 
 export class PlanDto implements Plan {
   @OneOf([PLAN_SCHEMA]) schema!: typeof PLAN_SCHEMA;
+  @One(() => IdeaDto) idea!: IdeaDto;
   @One(() => BaseDto) base!: BaseDto;
   @Many(() => PotDto, L.pots) pots!: PotDto[];
   @Many(() => MaterialCopyDto, L.materials) materials!: MaterialCopyDto[];

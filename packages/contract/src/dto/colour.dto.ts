@@ -9,12 +9,12 @@ import { Bands, Flag, Many, Num, Numbers, One, Text } from './fields.ts';
 
 const MAX_HOURS = 24 * 3660;
 
-class OilShareDto {
+export class OilShareDto {
   @Text(80, { min: 1 }) materialId!: string;
   @Num(0, 1_000_000) share!: number;
 }
 
-class DoseDto {
+export class DoseDto {
   @Text(80, { min: 1 }) materialId!: string;
   @Num(PLAN_LIMITS.dose.min, PLAN_LIMITS.dose.max, { description: 'g/kg oils' }) dose!: number;
 }
@@ -25,7 +25,7 @@ class PredictPotDto {
   @Many(() => DoseDto, PLAN_LIMITS.dosesPerPot) doses!: DoseDto[];
 }
 
-class StageDto {
+export class StageDto {
   @Num(0, MAX_HOURS, { description: 'Hours since the pour; 1008 is six weeks' }) hours!: number;
   @Num(0, 1, { description: '0 none, 1 full gel' }) gel!: number;
   @Flag({ optional: true, description: 'Cured in light' }) light?: boolean;

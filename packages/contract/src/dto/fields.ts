@@ -120,6 +120,17 @@ export const Many = (
     Type(type),
   );
 
+/** Some short texts. */
+export const Texts = (most: number, max: number, common: Common = {}): PropertyDecorator =>
+  all(
+    common,
+    { type: [String], maxItems: most },
+    IsArray(),
+    ArrayMaxSize(most),
+    IsString({ each: true }),
+    MaxLength(max, { each: true }),
+  );
+
 /** Exactly `count` numbers between min and max. */
 export const Numbers = (count: number, min: number, max: number, common: Common = {}): PropertyDecorator =>
   all(

@@ -1,4 +1,6 @@
 export { BatchQueryDto, BatchUpdateDto, BatchWriteDto, PlanDto } from './batch.dto.ts';
 export { predictExample, PredictRequestDto, PredictResponseDto } from './colour.dto.ts';
+export { matchExample, MatchRequestDto } from './match.dto.ts';
 export { MaterialCopyDto, MaterialUpdateDto, MaterialWriteDto } from './material.dto.ts';
+export { PaletteUpdateDto, PaletteWriteDto } from './palette.dto.ts';
 export { DemoResetDto, SettingsUpdateDto } from './settings.dto.ts';

@@ -12,7 +12,7 @@ import {
 import { type Settings } from '../settings.ts';
 import { Int, Num, One, OneOf, SomeOf, Text } from './fields.ts';
 
-class MeasuringDto implements Measuring {
+export class MeasuringDto implements Measuring {
   @OneOf(['scale', 'spoons']) by!: Measuring['by'];
   @OneOf(SCALE_DIVISIONS) scaleDivision!: number;
   @OneOf(SPOON_SYSTEMS) spoons!: SpoonSystem;

@@ -13,11 +13,15 @@ import {
   removePot,
   setDose,
   setOilMass,
+  setFormula,
   setOilPercent,
+  setPalette,
+  setPaletteColour,
   setPot,
   setScent,
+  setTechnique,
 } from './edit.ts';
-import { emptyPlan, planFaults } from './plan.ts';
+import { emptyPlan, planFaults, upgradePlan } from './plan.ts';
 
 const names = (plan: ReturnType<typeof fourPotLoaf>) => plan.pots.map((p) => p.name);
 
@@ -107,5 +111,52 @@ describe('doses', () => {
     const loaf = fourPotLoaf();
     const changed = { ...shelfItem('ultramarine-blue'), name: 'New lot' };
     expect(refreshMaterial(loaf, changed).materials.find((m) => m.id === changed.id)!.name).toBe('New lot');
+  });
+});
+
+describe('idea', () => {
+  const colours = [
+    { id: 'c1', name: 'One', lab: [50, 0, 0] as const },
+    { id: 'c2', name: 'Two', lab: [70, 0, 0] as const },
+  ];
+
+  it('a formula follows its palette colour until it is edited by hand or the colour goes', () => {
+    const palette = setPalette(fourPotLoaf(), colours);
+    const plan = setFormula(
+      palette,
+      'Blue',
+      [{ rowId: 'n', material: shelfItem('mica-dome'), dose: 4 }],
+      'c1',
+    );
+    expect(plan.pots[0]).toMatchObject({ follows: 'c1', doses: [{ materialId: 'mica-dome', dose: 4 }] });
+    expect(planFaults(plan)).toEqual([]);
+    expect(setDose(plan, 'Blue', 'n', { dose: gramsPerKg(5) }).pots[0]!.follows).toBeNull();
+    expect(setPalette(plan, colours.slice(1)).pots[0]!.follows).toBeNull();
+    expect(setPaletteColour(plan, 'c1', { name: 'Uno' }).idea.colours[0]!.name).toBe('Uno');
+    expect(setTechnique(plan, 'drops').idea.technique).toBe('drops');
+    expect(planFaults({ ...plan, idea: { technique: null, colours: [] } })[0]!.path).toBe('pots.0.follows');
+  });
+
+  it('a new formula keeps scrubs, and the carrier of what stays', () => {
+    const scrubbed = addDose(fourPotLoaf(), 'Blue', 'seed', shelfItem('poppy-seed'));
+    const water = setDose(scrubbed, 'Blue', 'ultramarine-blue', { carrier: { medium: 'water', ratio: 2 } });
+    const plan = setFormula(water, 'Blue', [
+      { rowId: 'x', material: shelfItem('ultramarine-blue'), dose: 2 },
+    ]);
+    expect(plan.pots[0]!.doses.map((d) => [d.materialId, d.dose])).toEqual([
+      ['ultramarine-blue', 2],
+      ['poppy-seed', 8],
+    ]);
+    expect(plan.pots[0]!.doses[0]!.carrier?.medium).toBe('water');
+    expect(setFormula(plan, 'nobody', [])).toBe(plan);
+  });
+
+  it('plans of schema 1 gain an empty idea', () => {
+    const { idea: _idea, ...rest } = fourPotLoaf();
+    const old = { ...rest, schema: 1 as const, pots: rest.pots.map(({ follows: _follows, ...p }) => p) };
+    expect(upgradePlan(old)).toEqual(fourPotLoaf());
+    expect(() => upgradePlan({ ...fourPotLoaf(), schema: 9 } as never)).toThrow(
+      'A plan of schema 9 is not known',
+    );
   });
 });

@@ -1,6 +1,15 @@
 import { type Material } from '../material/material.ts';
 import { type Grams, grams, gramsPerKg } from '../units/quantity.ts';
-import { type Base, type DoseRow, type OilRow, type Plan, type Pot, pruneMaterials } from './plan.ts';
+import {
+  type Base,
+  type DoseRow,
+  type OilRow,
+  type PaletteColour,
+  type Plan,
+  PLAN_LIMITS,
+  type Pot,
+  pruneMaterials,
+} from './plan.ts';
 
 /*
  * Edits of a plan: plan in, plan out, nothing else touched. Ids come from the caller, so that an edit is the
@@ -58,7 +67,7 @@ export const setScent = (plan: Plan, scent: { material: Material; dose: number }
 
 export const addPot = (plan: Plan, id: string, name: string): Plan => ({
   ...plan,
-  pots: [...plan.pots, { id, name, parts: 1, scented: plan.base.scent !== null, doses: [] }],
+  pots: [...plan.pots, { id, name, parts: 1, scented: plan.base.scent !== null, follows: null, doses: [] }],
 });
 
 export const setPot = (plan: Plan, id: string, change: Partial<Omit<Pot, 'id' | 'doses'>>): Plan => ({
@@ -99,7 +108,8 @@ const setDoses = (
   change: (doses: readonly DoseRow[]) => readonly DoseRow[],
 ): Plan => ({
   ...plan,
-  pots: plan.pots.map((p) => (p.id === potId ? { ...p, doses: change(p.doses) } : p)),
+  // A formula changed by hand no longer follows the palette.
+  pots: plan.pots.map((p) => (p.id === potId ? { ...p, follows: null, doses: change(p.doses) } : p)),
 });
 
 /** Adds a material at its typical dose and first carrier. One that is in the pot already is left alone. */
@@ -130,3 +140,64 @@ export const refreshMaterial = (plan: Plan, material: Material): Plan => ({
   ...plan,
   materials: plan.materials.map((m) => (m.id === material.id ? material : m)),
 });
+
+/** A formula as a recipe gives it. */
+export interface FormulaPart {
+  readonly rowId: string;
+  readonly material: Material;
+  readonly dose: number;
+}
+
+/**
+ * Replaces a pot's colourants by a recipe's; a colourant that stays keeps its carrier. Scrubs and additives stay.
+ * `follows` links the pot to the palette colour that the recipe was made for.
+ */
+export function setFormula(
+  plan: Plan,
+  potId: string,
+  parts: readonly FormulaPart[],
+  follows: string | null = null,
+): Plan {
+  const pot = plan.pots.find((p) => p.id === potId);
+  if (!pot) return plan;
+  const kept = pot.doses.filter((d) => {
+    const kind = plan.materials.find((m) => m.id === d.materialId)?.kind;
+    return (kind === 'scrub' || kind === 'additive') && !parts.some((p) => p.material.id === d.materialId);
+  });
+  const rows = parts.map(({ rowId, material, dose }): DoseRow => {
+    const before = pot.doses.find((d) => d.materialId === material.id);
+    return {
+      id: before?.id ?? rowId,
+      materialId: material.id,
+      dose: gramsPerKg(dose),
+      carrier: before ? before.carrier : (material.carriers[0] ?? null),
+    };
+  });
+  const copied = parts.reduce<Plan>((p, { material }) => ({ ...p, materials: withCopy(p, material) }), plan);
+  return pruneMaterials({
+    ...copied,
+    pots: plan.pots.map((p) => (p.id === potId ? { ...p, follows, doses: [...rows, ...kept] } : p)),
+  });
+}
+
+export const setTechnique = (plan: Plan, technique: string | null): Plan => ({
+  ...plan,
+  idea: { ...plan.idea, technique },
+});
+
+/** Replaces the whole palette. Pots that followed a colour no longer in it keep their formula and stop following. */
+export function setPalette(plan: Plan, colours: readonly PaletteColour[]): Plan {
+  const kept = colours.slice(0, PLAN_LIMITS.palette);
+  const ids = new Set(kept.map((c) => c.id));
+  return {
+    ...plan,
+    idea: { ...plan.idea, colours: kept },
+    pots: plan.pots.map((p) => (p.follows !== null && !ids.has(p.follows) ? { ...p, follows: null } : p)),
+  };
+}
+
+export const setPaletteColour = (plan: Plan, id: string, change: Partial<Omit<PaletteColour, 'id'>>): Plan =>
+  setPalette(
+    plan,
+    plan.idea.colours.map((c) => (c.id === id ? { ...c, ...change } : c)),
+  );

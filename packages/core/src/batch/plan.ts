@@ -1,3 +1,4 @@
+import { type LabD65 } from '../colour/lab.ts';
 import { type Carrier, type Material } from '../material/material.ts';
 import { type Grams, grams, type GramsPerKg } from '../units/quantity.ts';
 
@@ -7,12 +8,27 @@ import { type Grams, grams, type GramsPerKg } from '../units/quantity.ts';
  */
 export interface Plan {
   readonly schema: typeof PLAN_SCHEMA;
+  readonly idea: Idea;
   readonly base: Base;
   readonly pots: readonly Pot[];
   readonly materials: readonly Material[];
 }
 
-export const PLAN_SCHEMA = 1;
+export const PLAN_SCHEMA = 2;
+
+/** What the batch is to look like: the colours wanted, and how they are brought together. */
+export interface Idea {
+  /** Id of a technique, or null while open. */
+  readonly technique: string | null;
+  readonly colours: readonly PaletteColour[];
+}
+
+export interface PaletteColour {
+  readonly id: string;
+  readonly name: string;
+  /** Wanted, not what the shelf can reach. CIELAB D65. */
+  readonly lab: LabD65;
+}
 
 export interface Base {
   readonly oils: readonly OilRow[];
@@ -44,6 +60,8 @@ export interface Pot {
   /** Share of the batter in parts of the sum over all pots. */
   readonly parts: number;
   readonly scented: boolean;
+  /** Palette colour whose recipe this pot follows until it is edited by hand. */
+  readonly follows: string | null;
   readonly doses: readonly DoseRow[];
 }
 
@@ -60,6 +78,7 @@ export const PLAN_LIMITS = {
   name: 80,
   oils: 20,
   pots: 24,
+  palette: 12,
   dosesPerPot: 16,
   materials: 120,
   totalOils: { min: 1, max: 100_000 },
@@ -73,6 +92,7 @@ export const PLAN_LIMITS = {
 
 export const emptyPlan = (): Plan => ({
   schema: PLAN_SCHEMA,
+  idea: { technique: null, colours: [] },
   base: { oils: [], totalOils: grams(1000), superfat: 5, lyeConcentration: 33, scent: null },
   pots: [],
   materials: [],
@@ -113,11 +133,16 @@ export function planFaults(plan: Plan): PlanFault[] {
   unique('materials', plan.materials);
   unique('base.oils', plan.base.oils);
   unique('pots', plan.pots);
+  unique('idea.colours', plan.idea.colours);
   plan.base.oils.forEach((row, i) => {
     refer(`base.oils.${i}.materialId`, row.materialId, 'oil');
   });
   if (plan.base.scent) refer('base.scent.materialId', plan.base.scent.materialId, 'scent');
+  const colours = new Set(plan.idea.colours.map((c) => c.id));
   plan.pots.forEach((pot, p) => {
+    if (pot.follows !== null && !colours.has(pot.follows)) {
+      faults.push({ path: `pots.${p}.follows`, message: `The palette holds no colour "${pot.follows}"` });
+    }
     unique(`pots.${p}.doses`, pot.doses);
     pot.doses.forEach((row, i) => {
       refer(`pots.${p}.doses.${i}.materialId`, row.materialId, 'dosed');
@@ -135,4 +160,27 @@ export function pruneMaterials(plan: Plan): Plan {
   ]);
   const materials = plan.materials.filter((m) => used.has(m.id));
   return materials.length === plan.materials.length ? plan : { ...plan, materials };
+}
+
+/** Plans of schema 1 had no idea and no pot that follows one. */
+type PlanV1 = Omit<Plan, 'schema' | 'idea' | 'pots'> & {
+  readonly schema: 1;
+  readonly pots: readonly Omit<Pot, 'follows'>[];
+};
+
+/** A stored plan of any schema → the present one. @throws RangeError for a schema this program does not know. */
+export function upgradePlan(stored: Plan | PlanV1): Plan {
+  switch (stored.schema) {
+    case PLAN_SCHEMA:
+      return stored;
+    case 1:
+      return {
+        ...stored,
+        schema: PLAN_SCHEMA,
+        idea: { technique: null, colours: [] },
+        pots: stored.pots.map((p) => ({ ...p, follows: null })),
+      };
+    default:
+      throw new RangeError(`A plan of schema ${String((stored as { schema: unknown }).schema)} is not known`);
+  }
 }

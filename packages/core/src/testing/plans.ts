@@ -30,6 +30,7 @@ export const pot = (name: string, parts: number, ...doses: DoseRow[]): Pot => ({
   name,
   parts,
   scented: false,
+  follows: null,
   doses,
 });
 

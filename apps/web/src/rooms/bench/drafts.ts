@@ -1,4 +1,5 @@
 import { type BatchWrite } from '@kleur/contract';
+import { upgradePlan } from '@kleur/core';
 
 /** An edit that the server has not acknowledged yet, kept in the browser in case the tab goes first. */
 export interface Draft {
@@ -25,7 +26,8 @@ export function findDraft(id: string): Draft | null {
     const text = localStorage.getItem(key(id));
     if (text === null) return null;
     const draft = JSON.parse(text) as Partial<Draft>;
-    return typeof draft.baseVersion === 'number' && draft.batch?.plan ? (draft as Draft) : null;
+    if (typeof draft.baseVersion !== 'number' || !draft.batch?.plan) return null;
+    return { baseVersion: draft.baseVersion, batch: { ...draft.batch, plan: upgradePlan(draft.batch.plan) } };
   } catch {
     return null;
   }

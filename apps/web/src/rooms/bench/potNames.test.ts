@@ -1,7 +1,7 @@
 import { nextPotName } from './potNames.ts';
 
 const pots = (...names: string[]) =>
-  names.map((name, i) => ({ id: String(i), name, parts: 1, scented: false, doses: [] }));
+  names.map((name, i) => ({ id: String(i), name, parts: 1, scented: false, follows: null, doses: [] }));
 
 it('counts on, past names that are taken', () => {
   expect(nextPotName([])).toBe('Pot 1');

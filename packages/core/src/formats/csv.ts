@@ -1,0 +1,53 @@
+import { screenColourFromLabD65 } from '../colour/gamut.ts';
+import { type LabD65 } from '../colour/lab.ts';
+import { HEX_PATTERN, labD65FromHex } from '../colour/srgb.ts';
+import { checkCount, FormatError, type PaletteFile, tidyName } from './paletteFile.ts';
+
+/** Rows of fields of a CSV file, as a general CSV reader gives them; a heading row names the columns. */
+export type CsvRows = readonly Readonly<Record<string, string>>[];
+
+const column = (row: Readonly<Record<string, string>>, ...names: string[]): string | undefined => {
+  const key = Object.keys(row).find((k) => names.includes(k.trim().toLowerCase().replace('*', '')));
+  return key === undefined ? undefined : row[key];
+};
+
+/** Colours from rows with a `hex` column, or `L`, `a`, `b` (D65). @throws FormatError naming the row. */
+export function paletteFromCsv(rows: CsvRows): PaletteFile {
+  checkCount(rows.length);
+  return {
+    name: 'Palette',
+    colours: rows.map((row, i) => ({
+      name: tidyName(column(row, 'name') ?? '', `Colour ${i + 1}`),
+      lab: labOf(row, i + 2),
+    })),
+  };
+}
+
+function labOf(row: Readonly<Record<string, string>>, line: number): LabD65 {
+  const hex = column(row, 'hex', 'colour', 'color')?.trim();
+  if (hex) {
+    const full = hex.startsWith('#') ? hex : `#${hex}`;
+    if (!HEX_PATTERN.test(full))
+      throw new FormatError(`Row ${line}: “${hex.slice(0, 20)}” is no colour like #4a63b0.`);
+    return labD65FromHex(full);
+  }
+  const lab = ['l', 'a', 'b'].map((c) => {
+    const text = column(row, c)?.trim().replace(',', '.');
+    return text ? Number(text) : NaN;
+  });
+  const [L, a, b] = lab as [number, number, number];
+  if (lab.some((v) => !Number.isFinite(v)) || L < 0 || L > 100 || Math.abs(a) > 160 || Math.abs(b) > 160) {
+    throw new FormatError(`Row ${line}: a colour needs a hex column, or L, a and b.`);
+  }
+  return [L, a, b];
+}
+
+/** Rows for a CSV writer. */
+export const csvFromPalette = ({ colours }: PaletteFile): Record<string, string>[] =>
+  colours.map(({ name, lab }) => ({
+    name,
+    hex: screenColourFromLabD65(lab).hex,
+    L: lab[0].toFixed(2),
+    a: lab[1].toFixed(2),
+    b: lab[2].toFixed(2),
+  }));

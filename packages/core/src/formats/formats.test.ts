@@ -1,0 +1,146 @@
+import fc from 'fast-check';
+import { adaptD50ToD65, adaptD65ToD50 } from '../colour/adapt.ts';
+import { deltaE00 } from '../colour/deltaE00.ts';
+import { labD65FromHex } from '../colour/srgb.ts';
+import { parseAse, printAse } from './ase.ts';
+import { csvFromPalette, paletteFromCsv } from './csv.ts';
+import { parseGpl, printGpl } from './gpl.ts';
+import { type PaletteFile } from './paletteFile.ts';
+
+const palette: PaletteFile = {
+  name: 'Verdigris roofs',
+  colours: [
+    { name: 'Patina', lab: labD65FromHex('#5f9a8a') },
+    { name: '<b>Zinc</b> é', lab: labD65FromHex('#8f9296') },
+  ],
+};
+const same = (one: PaletteFile, two: PaletteFile): void => {
+  expect(one.name).toBe(two.name);
+  expect(one.colours.map((c) => c.name)).toEqual(two.colours.map((c) => c.name));
+  one.colours.forEach((c, i) => {
+    expect(deltaE00(c.lab, two.colours[i]!.lab)).toBeLessThan(0.01);
+  });
+};
+
+describe('.gpl', () => {
+  it('round-trips', () => {
+    same(parseGpl(printGpl(palette)), palette);
+  });
+
+  it('reads what other programs write', () => {
+    const text =
+      'GIMP Palette\r\nName: Rye\r\nColumns: 4\r\n# a comment\r\n\r\n  0   0 255\tDeep\r\n255 255 255\r\n';
+    const read = parseGpl(text);
+    expect(read.name).toBe('Rye');
+    expect(read.colours.map((c) => c.name)).toEqual(['Deep', 'Colour 2']);
+  });
+
+  it.each([
+    ['', 'This is no GIMP palette: its first line is missing.'],
+    ['GIMP Palette\nName: x\n', 'There is no colour in this file.'],
+    ['GIMP Palette\n12 13\n', 'Line 2 is no colour: “12 13”.'],
+    ['GIMP Palette\n12 13 999 x\n', 'Line 2 is no colour: “12 13 999 x”.'],
+    [
+      `GIMP Palette\n${'1 2 3\n'.repeat(100_000)}`,
+      'This file holds 100000 colours; at most 256 can be read.',
+    ],
+  ])('refuses %#', (text, message) => {
+    expect(() => parseGpl(text)).toThrow(message);
+  });
+});
+
+describe('.ase', () => {
+  it('round-trips', () => {
+    same(parseAse(printAse(palette)), palette);
+  });
+
+  it('refuses every cut of a good file, and never hangs or reads past the end', () => {
+    const whole = printAse(palette);
+    for (let n = 0; n < whole.length; n++)
+      expect(() => parseAse(whole.slice(0, n))).toThrow(/cut short|signature/);
+  });
+
+  it('answers junk with a message, whatever it is', () => {
+    fc.assert(
+      fc.property(fc.uint8Array({ maxLength: 400 }), (junk) => {
+        try {
+          parseAse(junk);
+        } catch (e) {
+          expect((e as Error).name).toBe('FormatError');
+        }
+      }),
+    );
+    const flipped = fc.tuple(fc.nat(printAse(palette).length - 1), fc.nat(255));
+    fc.assert(
+      fc.property(flipped, ([at, value]) => {
+        const spoilt = printAse(palette);
+        spoilt[at] = value;
+        try {
+          parseAse(spoilt);
+        } catch (e) {
+          expect((e as Error).name).toBe('FormatError');
+        }
+      }),
+      { numRuns: 300 },
+    );
+  });
+
+  it('tells a count that promises more than there is', () => {
+    const bytes = printAse(palette);
+    new DataView(bytes.buffer).setUint32(8, 100_000);
+    expect(() => parseAse(bytes)).toThrow('The file is cut short.');
+  });
+
+  it('reads Lab as D50', () => {
+    const view = new DataView(new ArrayBuffer(12 + 6 + 4 + 4 + 12 + 2));
+    [0x41, 0x53, 0x45, 0x46].forEach((c, i) => {
+      view.setUint8(i, c);
+    });
+    view.setUint32(8, 1);
+    view.setUint16(12, 1);
+    view.setUint32(14, 22);
+    view.setUint16(18, 1);
+    [...'LAB '].forEach((c, i) => {
+      view.setUint8(22 + i, c.charCodeAt(0));
+    });
+    [0.6, 10, 20].forEach((v, i) => {
+      view.setFloat32(26 + i * 4, v);
+    });
+    expect(
+      deltaE00(parseAse(new Uint8Array(view.buffer)).colours[0]!.lab, adaptD50ToD65([60, 10, 20] as never)),
+    ).toBeLessThan(0.01);
+  });
+});
+
+describe('CSV', () => {
+  it('round-trips through its rows', () => {
+    same({ ...paletteFromCsv(csvFromPalette(palette)), name: palette.name }, palette);
+  });
+
+  it('takes hex or Lab, comma or point', () => {
+    const [a, b] = paletteFromCsv([
+      { Name: 'A', HEX: '4A63B0' },
+      { Name: '', 'L*': '50,5', 'a*': '1', 'b*': '-2' },
+    ]).colours;
+    expect(deltaE00(a!.lab, labD65FromHex('#4a63b0'))).toBe(0);
+    expect(b).toEqual({ name: 'Colour 2', lab: [50.5, 1, -2] });
+  });
+
+  it('names the row that is no colour', () => {
+    expect(() => paletteFromCsv([{ hex: '#12' }])).toThrow('Row 2: “#12” is no colour like #4a63b0.');
+    expect(() =>
+      paletteFromCsv([
+        { L: '50', a: '0', b: '0' },
+        { L: '500', a: '0', b: '0' },
+      ]),
+    ).toThrow('Row 3: a colour needs');
+    expect(() => paletteFromCsv([{ x: '1' }])).toThrow('Row 2: a colour needs a hex column, or L, a and b.');
+    expect(() => paletteFromCsv([])).toThrow('There is no colour in this file.');
+  });
+});
+
+it('Bradford maps white to white and back', () => {
+  expect(deltaE00(adaptD50ToD65([100, 0, 0] as never), [100, 0, 0])).toBeLessThan(0.01);
+  const there = adaptD50ToD65(adaptD65ToD50([50, 30, -40]));
+  expect(deltaE00(there, [50, 30, -40])).toBeLessThan(0.01);
+});

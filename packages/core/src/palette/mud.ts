@@ -1,0 +1,46 @@
+import { type LabD65 } from '../colour/lab.ts';
+import { type Composition } from '../batch/composition.ts';
+import { predictLab } from '../pigment/mixer.ts';
+import { type Stage } from '../pigment/stage.ts';
+
+/** Below this share of the mean chroma an overworked pair is mud. */
+export const MUD_BELOW = 0.35;
+/** Colours with less chroma than this are white or bare: nothing to lose. */
+const NEUTRAL = 16;
+
+export interface Blend {
+  /** What an even blend of the two becomes. */
+  readonly lab: LabD65;
+  /** Its chroma over the mean chroma of the two; 1 where one of them is neutral and pale. */
+  readonly index: number;
+  readonly mud: boolean;
+}
+
+const chroma = ([, a, b]: LabD65): number => Math.hypot(a, b);
+
+/**
+ * Two pots worked into one: half of each, mixed as the soap mixes them and not as screens do. The canvas is
+ * halved with them (scent and tints on either side).
+ */
+export function blendPots(one: Composition, two: Composition, stage: Stage): Blend {
+  const half = (c: Composition) => c.parts.map((p) => ({ ...p, dose: p.dose / 2 }));
+  const mean = (a: number, b: number): number => (a + b) / 2;
+  const [p, q] = [one.canvas, two.canvas];
+  const canvas = {
+    carotenoid: mean(p.carotenoid, q.carotenoid),
+    chlorophyll: mean(p.chlorophyll, q.chlorophyll),
+    brown: mean(p.brown, q.brown),
+    scent:
+      p.scent || q.scent
+        ? {
+            vanillin: mean(p.scent?.vanillin ?? 0, q.scent?.vanillin ?? 0),
+            tan: mean(p.scent?.tan ?? 0, q.scent?.tan ?? 0),
+          }
+        : null,
+  };
+  const lab = predictLab(canvas, [...half(one), ...half(two)], stage);
+  const ends = [one, two].map((c) => predictLab(c.canvas, c.parts, stage));
+  const pale = ends.some((e) => chroma(e) < NEUTRAL && e[0] > 75);
+  const index = pale ? 1 : chroma(lab) / Math.max(1e-6, mean(chroma(ends[0]!), chroma(ends[1]!)));
+  return { lab, index, mud: index < MUD_BELOW };
+}
