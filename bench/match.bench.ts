@@ -75,10 +75,22 @@ const wantedSmall = targets(200, small);
 const wantedLarge = targets(60, large);
 const fast = time(small, wantedSmall);
 const wide = time(large, wantedLarge);
+const palette = wantedLarge.slice(0, 36);
+const sixPots = Array.from({ length: 6 }, (_, i) => {
+  const from = performance.now();
+  for (const t of palette.slice(i * 6, i * 6 + 6)) matchColour(problem(t, large));
+  return performance.now() - from;
+}).toSorted((a, b) => a - b)[3]!;
 const nearSmall = nearness(small, wantedSmall, fast.deltas);
 const nearLarge = nearness(large, wantedLarge.slice(0, 10), wide.deltas);
 
 report([
+  {
+    what: `Palette of six matched pots from ${large.length}, median of 6`,
+    measured: `${sixPots.toFixed(0)} ms`,
+    goal: '≤ 1500 ms',
+    met: sixPots <= 1500,
+  },
   {
     what: 'Match, ≤ 3 colourants from 15, median of 200',
     measured: `${fast.median.toFixed(1)} ms`,

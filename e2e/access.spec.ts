@@ -1,7 +1,16 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test } from './fixtures.ts';
 
-const views = ['/batches', '/shelf?kind=clay', '/settings', 'base', 'pots', 'prep', '/shelf?item=indigo'];
+const views = [
+  '/batches',
+  '/shelf?kind=clay',
+  '/settings',
+  'idea',
+  'base',
+  'pots',
+  'prep',
+  '/shelf?item=indigo',
+];
 
 for (const view of views) {
   test(`no accessibility fault on ${view}`, async ({ page, batches }) => {
@@ -45,7 +54,7 @@ test('a pot can be made, coloured and read with the keyboard alone', async ({ pa
 test('nothing runs off a tablet held upright', async ({ page, batches, bench }) => {
   await page.setViewportSize({ width: 820, height: 1180 });
   await batches.openBatch('Canyon strata');
-  for (const step of ['Base', 'Pots', 'Prep'] as const) {
+  for (const step of ['Idea', 'Base', 'Pots', 'Prep'] as const) {
     await bench.step(step);
     await page.waitForTimeout(200);
     const over = await page.evaluate(() => {

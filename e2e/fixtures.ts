@@ -1,11 +1,13 @@
 import { test as base } from '@playwright/test';
 import { BatchesPage } from './pages/batches.ts';
 import { BenchPage } from './pages/bench.ts';
+import { IdeaPage } from './pages/idea.ts';
 import { ShelfPage } from './pages/shelf.ts';
 
 interface Pages {
   readonly batches: BatchesPage;
   readonly bench: BenchPage;
+  readonly idea: IdeaPage;
   readonly shelf: ShelfPage;
 }
 
@@ -32,6 +34,9 @@ export const test = base.extend<Pages & { readonly demo: undefined; readonly qui
   },
   bench: async ({ page }, use) => {
     await use(new BenchPage(page));
+  },
+  idea: async ({ page }, use) => {
+    await use(new IdeaPage(page));
   },
   shelf: async ({ page }, use) => {
     await use(new ShelfPage(page));

@@ -28,7 +28,7 @@ test('links lead to a step and a pot, and back leads back', async ({ page, batch
   await bench.step('Base');
   await page.goBack();
   await expect(page.getByRole('region', { name: 'Gather' })).toBeVisible();
-  await page.keyboard.press('2');
+  await page.keyboard.press('3');
   await expect(page.getByLabel('Name', { exact: true })).toHaveValue('Mauve seam');
   await page.goto('/nowhere');
   await expect(page.getByText('There is nothing at this address')).toBeVisible();

@@ -61,6 +61,8 @@ export {
   type FormulaPart,
   movePot,
   normaliseOils,
+  type PalettePot,
+  potsFromPalette,
   refreshMaterial,
   removeDose,
   removeOil,
@@ -180,3 +182,4 @@ export {
   MOST_FILE_COLOURS,
   type PaletteFile,
 } from './formats/paletteFile.ts';
+export { type ImageSize, imageSize, MOST_PIXELS } from './formats/imageSize.ts';

@@ -13,7 +13,7 @@ const groups: readonly (readonly [string, readonly (readonly [string, string])[]
   [
     'In a batch',
     [
-      ['1 · 2 · 3', 'Base, Pots, Prep'],
+      ['1 · 2 · 3 · 4', 'Idea, Base, Pots, Prep'],
       ['[ · ]', 'Back and forth in time'],
       ['G', 'No gel, half gel, full gel'],
       ['← · →', 'Move between pots, on the bench strip'],

@@ -6,6 +6,8 @@ import {
   type BatchWrite,
   type MaterialWire,
   type MaterialWrite,
+  type Palette,
+  type PaletteWire,
   type Problem,
   routes,
   type Settings,
@@ -23,7 +25,7 @@ export interface BatchListQuery {
 export const api = createApi({
   reducerPath: 'api',
   baseQuery: fetchBaseQuery({ baseUrl: window.location.origin }),
-  tagTypes: ['Batches', 'Materials', 'Settings'],
+  tagTypes: ['Batches', 'Materials', 'Palettes', 'Settings'],
   endpoints: (b) => ({
     batches: b.query<BatchPage, BatchListQuery>({
       query: ({ page, q, state }) => ({
@@ -79,6 +81,27 @@ export const api = createApi({
       query: (id) => ({ url: routes.materialRestore(id), method: 'POST' }),
       invalidatesTags: ['Materials'],
     }),
+    palettes: b.query<PaletteWire[], void>({ query: () => routes.palettes, providesTags: ['Palettes'] }),
+    createPalette: b.mutation<PaletteWire, Palette>({
+      query: (body) => ({ url: routes.palettes, method: 'POST', body }),
+      invalidatesTags: ['Palettes'],
+    }),
+    savePalette: b.mutation<PaletteWire, { id: string; version: number; palette: Palette }>({
+      query: ({ id, version, palette }) => ({
+        url: routes.palette(id),
+        method: 'PUT',
+        body: { ...palette, version },
+      }),
+      invalidatesTags: ['Palettes'],
+    }),
+    deletePalette: b.mutation<PaletteWire, string>({
+      query: (id) => ({ url: routes.palette(id), method: 'DELETE' }),
+      invalidatesTags: ['Palettes'],
+    }),
+    restorePalette: b.mutation<PaletteWire, string>({
+      query: (id) => ({ url: routes.paletteRestore(id), method: 'POST' }),
+      invalidatesTags: ['Palettes'],
+    }),
     settings: b.query<SettingsWire, void>({ query: () => routes.settings, providesTags: ['Settings'] }),
     saveSettings: b.mutation<SettingsWire, { version: number; settings: Settings }>({
       query: ({ version, settings }) => ({
@@ -94,7 +117,7 @@ export const api = createApi({
         method: 'POST',
         body: { confirm: 'replace everything with the demo' },
       }),
-      invalidatesTags: ['Batches', 'Materials', 'Settings'],
+      invalidatesTags: ['Batches', 'Materials', 'Palettes', 'Settings'],
     }),
   }),
 });
@@ -110,6 +133,11 @@ export const {
   useSaveMaterialMutation,
   useDeleteMaterialMutation,
   useRestoreMaterialMutation,
+  usePalettesQuery,
+  useCreatePaletteMutation,
+  useSavePaletteMutation,
+  useDeletePaletteMutation,
+  useRestorePaletteMutation,
   useSettingsQuery,
   useSaveSettingsMutation,
   useResetDemoMutation,

@@ -25,6 +25,10 @@ export const router = createBrowserRouter([
             loader: ({ params }) => redirect(`/batches/${params.id ?? ''}/pots`),
           },
           {
+            path: 'idea',
+            lazy: async () => ({ Component: (await import('../rooms/bench/steps/IdeaStep.tsx')).IdeaStep }),
+          },
+          {
             path: 'base',
             lazy: async () => ({ Component: (await import('../rooms/bench/steps/BaseStep.tsx')).BaseStep }),
           },

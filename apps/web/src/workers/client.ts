@@ -1,5 +1,6 @@
 import { type Remote, wrap } from 'comlink';
 import { type ColourWorker } from './protocol.ts';
+import { type SearchWorker } from './search.protocol.ts';
 
 let remote: Remote<ColourWorker> | undefined;
 
@@ -9,4 +10,14 @@ export function colourWorker(): Remote<ColourWorker> {
     new Worker(new URL('./colour.worker.ts', import.meta.url), { type: 'module' }),
   );
   return remote;
+}
+
+let search: Remote<SearchWorker> | undefined;
+
+/** The search worker, apart from the colours so that neither waits for the other. Started on first use. */
+export function searchWorker(): Remote<SearchWorker> {
+  search ??= wrap<SearchWorker>(
+    new Worker(new URL('./search.worker.ts', import.meta.url), { type: 'module' }),
+  );
+  return search;
 }

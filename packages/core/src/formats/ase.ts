@@ -91,9 +91,7 @@ export function printAse({ name, colours }: PaletteFile): Uint8Array {
     ...colours.map(({ lab, name: n }) => {
       const { hex } = screenColourFromLabD65(lab);
       const body = new DataView(new ArrayBuffer(4 + 12 + 2));
-      [...'RGB '].forEach((c, i) => {
-        body.setUint8(i, c.charCodeAt(0));
-      });
+      writeAscii(body, 0, 'RGB ');
       [1, 3, 5].forEach((from, i) => {
         body.setFloat32(4 + i * 4, parseInt(hex.slice(from, from + 2), 16) / 255);
       });
@@ -107,6 +105,10 @@ export function printAse({ name, colours }: PaletteFile): Uint8Array {
   head.setUint16(4, 1);
   head.setUint32(8, blocks.length);
   return concat([new Uint8Array(head.buffer), ...blocks]);
+}
+
+function writeAscii(view: DataView, at: number, text: string): void {
+  for (let i = 0; i < text.length; i++) view.setUint8(at + i, text.charCodeAt(i));
 }
 
 function block(type: number, body: Uint8Array): Uint8Array {

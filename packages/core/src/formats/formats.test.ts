@@ -5,6 +5,7 @@ import { labD65FromHex } from '../colour/srgb.ts';
 import { parseAse, printAse } from './ase.ts';
 import { csvFromPalette, paletteFromCsv } from './csv.ts';
 import { parseGpl, printGpl } from './gpl.ts';
+import { imageSize } from './imageSize.ts';
 import { type PaletteFile } from './paletteFile.ts';
 
 const palette: PaletteFile = {
@@ -100,7 +101,7 @@ describe('.ase', () => {
     view.setUint16(12, 1);
     view.setUint32(14, 22);
     view.setUint16(18, 1);
-    [...'LAB '].forEach((c, i) => {
+    Array.from('LAB ').forEach((c, i) => {
       view.setUint8(22 + i, c.charCodeAt(0));
     });
     [0.6, 10, 20].forEach((v, i) => {
@@ -143,4 +144,27 @@ it('Bradford maps white to white and back', () => {
   expect(deltaE00(adaptD50ToD65([100, 0, 0] as never), [100, 0, 0])).toBeLessThan(0.01);
   const there = adaptD50ToD65(adaptD65ToD50([50, 30, -40]));
   expect(deltaE00(there, [50, 30, -40])).toBeLessThan(0.01);
+});
+
+describe('picture sizes', () => {
+  const bytes = (...parts: (string | number[])[]) =>
+    Uint8Array.from(
+      parts.flatMap((p) => (typeof p === 'string' ? Array.from(p, (c) => c.charCodeAt(0)) : p)),
+    );
+
+  it('are read from the header of PNG, JPEG and WebP', () => {
+    const png = bytes([0x89], 'PNG', [13, 10, 26, 10, 0, 0, 0, 13], 'IHDR', [0, 0, 15, 160, 0, 0, 11, 184]);
+    expect(imageSize(png)).toEqual({ type: 'png', width: 4000, height: 3000 });
+    const jpeg = bytes([0xff, 0xd8, 0xff, 0xe0, 0, 4, 1, 2, 0xff, 0xc2, 0, 17, 8, 11, 184, 15, 160, 3, 0, 0]);
+    expect(imageSize(jpeg)).toEqual({ type: 'jpeg', width: 4000, height: 3000 });
+    const webp = bytes('RIFF', [0, 0, 0, 0], 'WEBPVP8X', [10, 0, 0, 0, 0, 0, 0, 0, 159, 15, 0, 183, 11, 0]);
+    expect(imageSize(webp)).toEqual({ type: 'webp', width: 4000, height: 3000 });
+  });
+
+  it('are null for what is no picture, or cut short', () => {
+    expect(imageSize(new Uint8Array(0))).toBeNull();
+    expect(imageSize(bytes('hello, this is no picture at all, only words'))).toBeNull();
+    expect(imageSize(bytes([0xff, 0xd8, 0xff, 0xe0, 0, 4]))).toBeNull();
+    fc.assert(fc.property(fc.uint8Array({ maxLength: 64 }), (junk) => void imageSize(junk)));
+  });
 });

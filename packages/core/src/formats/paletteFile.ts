@@ -22,13 +22,12 @@ export class FormatError extends Error {
   override readonly name = 'FormatError';
 }
 
+// eslint-disable-next-line no-control-regex
+const CONTROL = /[\u0000-\u001f\u007f]+/g;
+
 /** Cuts a name to what a plan can hold and drops control characters. Markup stays: it is text. */
 export const tidyName = (name: string, fallback: string): string =>
-  // eslint-disable-next-line no-control-regex
-  name
-    .replace(/[\u0000-\u001f\u007f]+/g, ' ')
-    .trim()
-    .slice(0, MOST_NAME) || fallback;
+  name.replace(CONTROL, ' ').trim().slice(0, MOST_NAME) || fallback;
 
 /** @throws FormatError when there are no colours or too many. */
 export function checkCount(count: number): void {

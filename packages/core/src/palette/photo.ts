@@ -44,7 +44,10 @@ export function photoColours(rgba: Uint8ClampedArray, count: number, random: () 
   });
 }
 
-type Cluster = { readonly ok: readonly [number, number, number]; readonly size: number };
+interface Cluster {
+  readonly ok: readonly [number, number, number];
+  readonly size: number;
+}
 
 const labOf = (ok: readonly [number, number, number]): LabD65 =>
   labD65FromXyz(xyzFromLinearRgb(linearRgbFromOklab(ok)));

@@ -21,7 +21,7 @@ export const REACH_SLICES = [30, 40, 50, 60, 70, 80, 90] as const;
 const HALF = 5;
 const SECTORS = 36;
 /** Doses tried, as shares of the ceiling: even to the eye. */
-const DOSES = [0.015, 0.06, 0.16, 0.36, 0.64, 1];
+const DOSES = [0.005, 0.02, 0.06, 0.12, 0.22, 0.36, 0.56, 0.78, 1];
 
 /**
  * The reachable outline from every single colourant and every pair at a grid of doses. Triples reach little

@@ -25,6 +25,7 @@ import { useDocument } from './useDerived.ts';
 import { nextPotName } from './potNames.ts';
 
 const steps = [
+  { path: 'idea', label: 'Idea' },
   { path: 'base', label: 'Base' },
   { path: 'pots', label: 'Pots' },
   { path: 'prep', label: 'Prep' },

@@ -14,22 +14,30 @@ import {
   type Base,
   copyPot,
   type DoseRow,
+  type FormulaPart,
   type Grams,
   type Material,
   movePot,
   normaliseOils,
+  type PaletteColour,
+  type PalettePot,
   type Plan,
   type Pot,
+  potsFromPalette,
   refreshMaterial,
   removeDose,
   removeOil,
   removePot,
   setBase,
   setDose,
+  setFormula,
   setOilMass,
   setOilPercent,
+  setPalette,
+  setPaletteColour,
   setPot,
   setScent,
+  setTechnique,
 } from '@kleur/core';
 
 /** How the open batch stands with the server. */
@@ -244,6 +252,20 @@ const slice = createSlice({
     doseRemoved: edit<{ potId: string; rowId: string }>(alone, (plan, a) =>
       removeDose(plan, a.potId, a.rowId),
     ),
+    techniqueSet: edit<string | null>(alone, setTechnique),
+    paletteSet: edit<readonly PaletteColour[]>(alone, setPalette),
+    paletteColourSet: edit<{ id: string; change: Partial<Omit<PaletteColour, 'id'>> }>(
+      (a) => `palette:${a.id}`,
+      (plan, a) => setPaletteColour(plan, a.id, a.change),
+    ),
+    formulaSet: edit<{ potId: string; parts: readonly FormulaPart[]; follows: string | null }>(
+      // A formula that follows a palette colour is part of the same step as the colour's change.
+      (a) => (a.follows === null ? null : `palette:${a.follows}`),
+      (plan, a) => setFormula(plan, a.potId, a.parts, a.follows),
+    ),
+    potsMade: edit<readonly PalettePot[]>(alone, potsFromPalette),
+    /** Pots and formulas of a ladder, in one step. */
+    planReplaced: edit<Plan>(alone, (_, plan) => plan),
     materialRefreshed: edit<Material>(alone, refreshMaterial),
   },
 });

@@ -1,4 +1,4 @@
-import { DeleteOutlined, SyncOutlined } from '@ant-design/icons';
+import { DeleteOutlined, SwapOutlined, SyncOutlined } from '@ant-design/icons';
 import { Button, Select } from 'antd';
 import {
   type Carrier,
@@ -30,6 +30,8 @@ export function DoseRowCard(props: {
   readonly row: PrepRow;
   readonly unit: DoseUnit;
   readonly checks: readonly Check[];
+  /** Asks for the pot's colour without this material. */
+  readonly onWithout: () => void;
 }) {
   const { pot, row, unit, checks } = props;
   const { material, measured, carrier } = row;
@@ -70,6 +72,15 @@ export function DoseRowCard(props: {
             set({ dose: doseFromUnit(v, used, context) });
           }}
         />
+        {material.optics && (
+          <Button
+            type="text"
+            icon={<SwapOutlined />}
+            aria-label={`The same colour without ${material.name}`}
+            title="The same colour without this"
+            onClick={props.onWithout}
+          />
+        )}
         <Button
           type="text"
           icon={<DeleteOutlined />}

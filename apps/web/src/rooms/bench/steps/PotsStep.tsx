@@ -14,6 +14,8 @@ import { ColourCard } from '../ColourCard.tsx';
 import { MaterialPicker } from '../MaterialPicker.tsx';
 import { nextPotName } from '../potNames.ts';
 import { isOfPot, useChecks, usePlan, usePrep } from '../useDerived.ts';
+import { LadderDialog } from '../LadderDialog.tsx';
+import { MatchDrawer } from '../MatchDrawer.tsx';
 import { DoseRowCard } from './DoseRowCard.tsx';
 
 /** The selected pot: its share, its formula and what it will look like. */
@@ -193,6 +195,8 @@ function Formula({ pot }: { readonly pot: PrepPot }) {
   const settings = useSettings();
   const [chosen, setChosen] = useState<DoseUnit | null>(null);
   const unit = chosen ?? settings.doseUnit;
+  const [matching, setMatching] = useState<{ without: string | null } | null>(null);
+  const [laddering, setLaddering] = useState(false);
   const checks = useChecks();
   const dispatch = useAppDispatch();
   const { doses, id: potId } = pot.pot;
@@ -200,6 +204,21 @@ function Formula({ pot }: { readonly pot: PrepPot }) {
     <section aria-label="Formula">
       <div className="section-head">
         <h2>Formula</h2>
+        <span className="spring" />
+        <Button
+          onClick={() => {
+            setMatching({ without: null });
+          }}
+        >
+          Match a colour…
+        </Button>
+        <Button
+          onClick={() => {
+            setLaddering(true);
+          }}
+        >
+          Ladder…
+        </Button>
         <Select
           aria-label="Doses in"
           value={unit}
@@ -213,6 +232,9 @@ function Formula({ pot }: { readonly pot: PrepPot }) {
         {pot.rows.map((row) => (
           <DoseRowCard
             key={row.row.id}
+            onWithout={() => {
+              setMatching({ without: row.material.id });
+            }}
             pot={pot}
             row={row}
             unit={unit}
@@ -231,6 +253,24 @@ function Formula({ pot }: { readonly pot: PrepPot }) {
         />
       ) : (
         <p className="soft">At most {PLAN_LIMITS.dosesPerPot} materials in a pot.</p>
+      )}
+      {matching && (
+        <MatchDrawer
+          key={`${potId}:${matching.without ?? ''}`}
+          pot={pot}
+          without={matching.without}
+          onClose={() => {
+            setMatching(null);
+          }}
+        />
+      )}
+      {laddering && (
+        <LadderDialog
+          potId={potId}
+          onClose={() => {
+            setLaddering(false);
+          }}
+        />
       )}
     </section>
   );

@@ -1,0 +1,198 @@
+import { Modal, Segmented, Select } from 'antd';
+import { useMemo, useState } from 'react';
+import {
+  addPot,
+  gramsPerKg,
+  type Ladder,
+  LADDER_POTS,
+  type Ladders,
+  planCanvas,
+  type Plan,
+  PLAN_LIMITS,
+  type Pot,
+  screenColourFromLabD65,
+  setFormula,
+  setPot,
+  solveLadders,
+} from '@kleur/core';
+import { useAppDispatch } from '../../app/hooks.ts';
+import { usePrinter } from '../../shared/hooks/useSettings.ts';
+import { NumberField } from '../../shared/ui/NumberField.tsx';
+import { useColours } from './BenchContext.ts';
+import { bench, newId } from './benchSlice.ts';
+import { usePlan } from './useDerived.ts';
+import { curedStage } from './useMatching.ts';
+
+type Kind = keyof Ladders;
+const kinds: readonly (readonly [Kind, string, string])[] = [
+  ['even', 'Even to the eye', 'every step the same ΔE'],
+  ['equal', 'Equal spoons', 'the same amount more each time'],
+  ['doubling', 'Doubling', 'the same ratio each time'],
+];
+
+/** Colourants of two pots together, and the doses of each in both. Null where neither has any. */
+function between(plan: Plan, a: Pot, b: Pot) {
+  const ids = [...new Set([...a.doses, ...b.doses].map((d) => d.materialId))].filter(
+    (id) => plan.materials.find((m) => m.id === id)?.optics,
+  );
+  if (ids.length === 0) return null;
+  const doses = (pot: Pot) =>
+    ids.map((id) => (pot.doses.find((d) => d.materialId === id)?.dose ?? 0) as number);
+  const materials = ids.map((id) => plan.materials.find((m) => m.id === id)!);
+  return { materials, from: doses(a), to: doses(b) };
+}
+
+/** Writes the pots between two pots, with as much carrier in each as in the fullest. */
+function withLadder(
+  plan: Plan,
+  a: Pot,
+  b: Pot,
+  ladder: Ladder,
+  found: NonNullable<ReturnType<typeof between>>,
+): Plan {
+  const inner = ladder.doses.slice(1, -1);
+  let next = plan;
+  const ids = inner.map((doses, i) => {
+    const id = newId();
+    next = addPot(next, id, `${a.name} → ${b.name} ${i + 1}`);
+    next = setPot(next, id, { parts: a.parts, scented: a.scented });
+    const parts = found.materials.flatMap((material, m) =>
+      doses[m]! > 0 ? [{ rowId: newId(), material, dose: doses[m]! }] : [],
+    );
+    next = setFormula(next, id, parts);
+    return id;
+  });
+  const made = next.pots.filter((p) => ids.includes(p.id));
+  const rest = next.pots.filter((p) => !ids.includes(p.id) && p.id !== b.id);
+  const at = rest.findIndex((p) => p.id === a.id);
+  const order = [
+    ...rest.slice(0, at + 1),
+    ...made,
+    next.pots.find((p) => p.id === b.id)!,
+    ...rest.slice(at + 1),
+  ];
+  const rungs = new Set([a.id, ...ids, b.id]);
+  // Equal carriers keep equal pots equal: the ratio of each rung follows from the fullest one.
+  const liquid = (p: Pot): number => p.doses.reduce((sum, d) => sum + d.dose * (d.carrier?.ratio ?? 0), 0);
+  const most = Math.max(...order.filter((p) => rungs.has(p.id)).map(liquid));
+  return {
+    ...next,
+    pots: order.map((p) => {
+      const own = liquid(p);
+      if (!rungs.has(p.id) || own === 0) return p;
+      const f = most / own;
+      return {
+        ...p,
+        doses: p.doses.map((d) =>
+          d.carrier
+            ? {
+                ...d,
+                dose: gramsPerKg(d.dose),
+                carrier: {
+                  ...d.carrier,
+                  ratio: Math.min(PLAN_LIMITS.carrierRatio.max, Number((d.carrier.ratio * f).toFixed(2))),
+                },
+              }
+            : d,
+        ),
+      };
+    }),
+  };
+}
+
+/** A ladder between two pots in their own colourants, with the naive ladders beside it. */
+export function LadderDialog({ potId, onClose }: { readonly potId: string; readonly onClose: () => void }) {
+  const plan = usePlan();
+  const { gel } = useColours().stage;
+  const dispatch = useAppDispatch();
+  const print = usePrinter();
+  const [otherId, setOtherId] = useState<string | null>(plan.pots.find((p) => p.id !== potId)?.id ?? null);
+  const [count, setCount] = useState(4);
+  const [kind, setKind] = useState<Kind>('even');
+  const a = plan.pots.find((p) => p.id === potId);
+  const b = plan.pots.find((p) => p.id === otherId);
+  const found = useMemo(() => (a && b ? between(plan, a, b) : null), [plan, a, b]);
+  const ladders = useMemo(() => {
+    if (!a || !found) return null;
+    return solveLadders({
+      canvas: planCanvas(plan, a.scented),
+      stage: curedStage(gel),
+      colourants: found.materials.map((m) => m.optics!),
+      from: found.from,
+      to: found.to,
+      pots: count,
+    });
+  }, [plan, a, found, count, gel]);
+  const room = plan.pots.length + count - 2 <= PLAN_LIMITS.pots;
+  return (
+    <Modal
+      open
+      width={720}
+      title={`A ladder from ${a?.name ?? ''}`}
+      okText={`Write ${count - 2} ${count - 2 === 1 ? 'pot' : 'pots'} between`}
+      okButtonProps={{ disabled: !ladders || count < 3 || !room }}
+      onOk={() => {
+        if (!a || !b || !found || !ladders) return;
+        dispatch(bench.planReplaced(withLadder(plan, a, b, ladders[kind], found)));
+        onClose();
+      }}
+      onCancel={onClose}
+    >
+      <div className="row">
+        <div className="field grow">
+          <span className="field-label">To</span>
+          <Select
+            aria-label="The other end"
+            placeholder="another pot"
+            value={otherId}
+            onChange={setOtherId}
+            options={plan.pots.filter((p) => p.id !== potId).map((p) => ({ value: p.id, label: p.name }))}
+          />
+        </div>
+        <NumberField
+          label="Pots, both ends counted"
+          width={170}
+          digits={0}
+          step={1}
+          value={count}
+          {...LADDER_POTS}
+          onCommit={(v) => {
+            setCount(Math.round(v));
+          }}
+        />
+        <Segmented
+          aria-label="Kind of ladder"
+          value={kind}
+          onChange={setKind}
+          options={kinds.map(([value, label]) => ({ value, label }))}
+        />
+      </div>
+      {!ladders && (
+        <p className="soft">Choose two pots with colourants. A ladder goes from one formula to the other.</p>
+      )}
+      {!room && <p className="field-problem">A batch holds at most {PLAN_LIMITS.pots} pots.</p>}
+      {ladders &&
+        kinds.map(([name, label, how]) => (
+          <section key={name} className={name === kind ? 'rungs rungs-chosen' : 'rungs'} aria-label={label}>
+            <h3>
+              {label} <span className="soft">{how}</span>
+            </h3>
+            <div className="rung-row">
+              {ladders[name].labs.map((lab, i) => (
+                <i
+                  key={i}
+                  style={{ background: screenColourFromLabD65(lab).hex }}
+                  title={ladders[name].doses[i]!.map((d) => print.significant(d, 2)).join(' + ') + ' g/kg'}
+                />
+              ))}
+            </div>
+            <p className="figure soft small rung-steps">
+              {ladders[name].steps.map((s, i) => (
+                <span key={i}>ΔE {print.fixed(s, 1)}</span>
+              ))}
+            </p>
+          </section>
+        ))}
+    </Modal>
+  );
+}

@@ -1,0 +1,221 @@
+import { ColorPicker, Drawer, Segmented, Select, Switch } from 'antd';
+import { useMemo, useState } from 'react';
+import {
+  type Adjusted,
+  type Direction,
+  DIRECTIONS,
+  labD65FromHex,
+  type LabD65,
+  type MatchResult,
+  potComposition,
+  predictColour,
+  type PrepPot,
+  type Recipe,
+  screenColourFromLabD65,
+} from '@kleur/core';
+import { useBatchesQuery, usePalettesQuery } from '../../app/api.ts';
+import { useAppDispatch } from '../../app/hooks.ts';
+import { searchWorker } from '../../workers/client.ts';
+import { useColours } from './BenchContext.ts';
+import { bench } from './benchSlice.ts';
+import { MatchFilterBar } from './MatchFilterBar.tsx';
+import { RecipeCard } from './RecipeCard.tsx';
+import { curedStage, formulaOf, named, useMatches, useProblem, useShelf } from './useMatching.ts';
+import { usePlan } from './useDerived.ts';
+
+const SIZES = [
+  { value: 3, label: 'a little' },
+  { value: 7, label: 'more' },
+  { value: 13, label: 'much' },
+];
+
+export interface MatchDrawerProps {
+  readonly pot: PrepPot;
+  /** Material to do without: the pot's own colour is wanted again, made otherwise. */
+  readonly without: string | null;
+  readonly onClose: () => void;
+}
+
+/** From a wanted colour to a formula for one pot. */
+export function MatchDrawer({ pot, without, onClose }: MatchDrawerProps) {
+  const plan = usePlan();
+  const shelf = useShelf();
+  const dispatch = useAppDispatch();
+  const { gel } = useColours().stage;
+  const own = useMemo(
+    () => predictColour(potComposition(plan, pot.pot), curedStage(gel)).lab,
+    // The colour when the drawer opened is what is wanted again, not what each recipe makes of it.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+    [],
+  );
+  const [target, setTarget] = useState<LabD65>(own);
+  const [rescue, setRescue] = useState(false);
+  const [size, setSize] = useState(7);
+  const [adjusted, setAdjusted] = useState<Adjusted | null>(null);
+  const base = useProblem(pot, gel, without ? [without] : []);
+  const problem = useMemo(() => {
+    if (!base || !rescue) return base;
+    const given = pot.pot.doses.flatMap((d) => {
+      const optics = plan.materials.find((m) => m.id === d.materialId)?.optics;
+      return optics ? [{ id: d.materialId, optics, dose: d.dose }] : [];
+    });
+    return { ...base, given };
+  }, [base, rescue, pot, plan.materials]);
+  const { results, busy } = useMatches(problem, [target]);
+  const result: MatchResult | undefined = adjusted ? adjusted.result : results[0];
+  const wanted = screenColourFromLabD65(adjusted ? adjusted.target : target);
+
+  const want = (lab: LabD65): void => {
+    setAdjusted(null);
+    setTarget(lab);
+  };
+  const adjust = async (direction: Direction): Promise<void> => {
+    if (!base) return;
+    const from = predictColour(potComposition(plan, pot.pot), curedStage(gel)).lab;
+    const ids = pot.pot.doses.map((d) => d.materialId);
+    setAdjusted(await searchWorker().adjust({ ...base, target: from }, ids, direction, size));
+  };
+  const use = (recipe: Recipe): void => {
+    const present = (id: string): number =>
+      rescue && !adjusted ? (pot.pot.doses.find((d) => d.materialId === id)?.dose ?? 0) : 0;
+    const added = recipe.parts.map((p) => ({ id: p.id, dose: p.dose + present(p.id) }));
+    const kept =
+      rescue && !adjusted
+        ? pot.pot.doses
+            .filter((d) => !recipe.parts.some((p) => p.id === d.materialId))
+            .map((d) => ({ id: d.materialId, dose: d.dose }))
+        : [];
+    dispatch(
+      bench.formulaSet({ potId: pot.pot.id, parts: formulaOf([...kept, ...added], shelf), follows: null }),
+    );
+  };
+
+  return (
+    <Drawer open size={560} title={`Match a colour for ${pot.pot.name}`} onClose={onClose} mask={false}>
+      <div className="editor">
+        {without && <p>The same colour without {shelf.get(without)?.name ?? without}.</p>}
+        <div className="row">
+          <div className="field">
+            <span className="field-label">Wanted, cured</span>
+            <ColorPicker
+              value={wanted.hex}
+              disabledAlpha
+              showText
+              onChange={(c) => {
+                want(labD65FromHex(c.toHexString().slice(0, 7)));
+              }}
+            />
+          </div>
+          <TargetPicker onPick={want} />
+        </div>
+        {!wanted.inGamut && (
+          <p className="soft small">
+            Beyond what a screen can show; the swatch is the nearest of the same hue.
+          </p>
+        )}
+        <MatchFilterBar />
+        <div className="row">
+          <div className="adjusts" role="group" aria-label="Move the pot’s own colour">
+            {DIRECTIONS.map((d) => (
+              <button key={d} type="button" className="adjust" onClick={() => void adjust(d)}>
+                {d}
+              </button>
+            ))}
+          </div>
+          <Segmented aria-label="By how much" value={size} onChange={setSize} options={SIZES} size="small" />
+        </div>
+        <label className="row">
+          <Switch
+            size="small"
+            checked={rescue}
+            onChange={(v) => {
+              setAdjusted(null);
+              setRescue(v);
+            }}
+          />
+          <span>Only add to what is in the pot (nothing can be taken out)</span>
+        </label>
+        {adjusted && (
+          <p className="soft">
+            {adjusted.kept
+              ? 'With the colourants already in the pot.'
+              : 'The pot’s own colourants cannot do it: others join.'}
+          </p>
+        )}
+        <div aria-live="polite" aria-busy={busy}>
+          {result && result.reasons.length > 0 && (
+            <ul className="reasons">
+              {result.reasons.map((r) => (
+                <li key={r}>{named(r, shelf)}</li>
+              ))}
+            </ul>
+          )}
+          <ul className="recipes" aria-label="Recipes">
+            {result?.recipes.map((r) => (
+              <RecipeCard
+                key={r.parts.map((p) => p.id).join()}
+                recipe={r}
+                wantedHex={wanted.hex}
+                shelf={shelf}
+                potOils={pot.oils}
+                onUse={() => {
+                  use(r);
+                }}
+              />
+            ))}
+          </ul>
+        </div>
+      </div>
+    </Drawer>
+  );
+}
+
+/** A colour from somewhere else: this palette, a saved one, a pot of another batch. */
+function TargetPicker({ onPick }: { readonly onPick: (lab: LabD65) => void }) {
+  const plan = usePlan();
+  const { data: palettes = [] } = usePalettesQuery();
+  const { data: batches } = useBatchesQuery({ page: 1, q: '', state: '' });
+  const groups = useMemo(() => {
+    const option = (key: string, label: string, lab: LabD65) => ({
+      value: key,
+      label,
+      lab,
+      hex: screenColourFromLabD65(lab).hex,
+    });
+    return [
+      { label: 'This palette', options: plan.idea.colours.map((c) => option(`p:${c.id}`, c.name, c.lab)) },
+      ...palettes.map((p) => ({
+        label: p.name,
+        options: p.colours.map((c, i) => option(`${p.id}:${i}`, c.name, c.lab)),
+      })),
+      ...(batches?.items ?? []).map((b) => ({
+        label: `Pots of ${b.name}`,
+        options: b.face.map((f, i) => option(`${b.id}:${i}`, f.name, labD65FromHex(f.hex))),
+      })),
+    ].filter((g) => g.options.length > 0);
+  }, [plan.idea.colours, palettes, batches]);
+  return (
+    <div className="field grow">
+      <span className="field-label">or from</span>
+      <Select
+        aria-label="A colour from elsewhere"
+        placeholder="a palette or a past pot"
+        value={null}
+        showSearch={{ optionFilterProp: 'label' }}
+        options={groups}
+        optionRender={({ data }) => {
+          const o = data as unknown as { label: string; hex: string };
+          return (
+            <span className="picker-option">
+              <i className="chip" style={{ background: o.hex }} />
+              {o.label}
+            </span>
+          );
+        }}
+        onSelect={(_, option) => {
+          onPick((option as unknown as { lab: LabD65 }).lab);
+        }}
+      />
+    </div>
+  );
+}

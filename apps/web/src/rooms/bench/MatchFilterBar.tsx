@@ -1,0 +1,46 @@
+import { Segmented, Select } from 'antd';
+import { type MatchFilter } from '@kleur/core';
+import { setMatchSettings, useMatchSettings } from './matchSettings.ts';
+
+const limits: readonly { readonly value: Exclude<keyof MatchFilter, 'exclude'>; readonly label: string }[] = [
+  { value: 'inStock', label: 'in stock' },
+  { value: 'natural', label: 'natural' },
+  { value: 'vegan', label: 'vegan' },
+  { value: 'palmFree', label: 'palm-free' },
+  { value: 'noBleed', label: 'no bleeding' },
+  { value: 'noFade', label: 'no fading' },
+];
+
+/** What of the shelf recipes may use, and how many colourants at most. */
+export function MatchFilterBar() {
+  const { filter, most } = useMatchSettings();
+  const chosen = limits.filter((l) => filter[l.value]).map((l) => l.value);
+  return (
+    <div className="filter-bar">
+      <Select
+        aria-label="Only what is"
+        mode="multiple"
+        placeholder="The whole shelf"
+        value={chosen}
+        onChange={(values) => {
+          setMatchSettings({
+            filter: {
+              ...filter,
+              ...Object.fromEntries(limits.map((l) => [l.value, values.includes(l.value)])),
+            },
+          });
+        }}
+        options={limits as never}
+      />
+      <span className="soft">colourants</span>
+      <Segmented
+        aria-label="Most colourants"
+        value={most}
+        onChange={(v) => {
+          setMatchSettings({ most: v });
+        }}
+        options={[1, 2, 3, 4].map((n) => ({ value: n, label: `≤ ${n}` }))}
+      />
+    </div>
+  );
+}

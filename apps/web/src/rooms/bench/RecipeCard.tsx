@@ -1,0 +1,90 @@
+import { Button } from 'antd';
+import { type Material, type Recipe, type RecipeVirtue, screenColourFromLabD65 } from '@kleur/core';
+import { usePrinter, useSettings } from '../../shared/hooks/useSettings.ts';
+
+const virtueName: Readonly<Record<RecipeVirtue, string>> = {
+  closest: 'closest',
+  fewest: 'fewest',
+  cheapest: 'cheapest',
+  surest: 'surest',
+  calmest: 'calmest batter',
+};
+
+/** One honest recipe: its colour beside the wanted one, what goes in, what it costs and how sure it is. */
+export function RecipeCard(props: {
+  readonly recipe: Recipe;
+  readonly wantedHex: string;
+  readonly shelf: ReadonlyMap<string, Material>;
+  readonly potOils: number;
+  readonly onUse: () => void;
+}) {
+  const { recipe, wantedHex, shelf, potOils } = props;
+  const print = usePrinter();
+  const { measuring } = useSettings();
+  const names = recipe.parts.map((p) => shelf.get(p.id)?.name ?? p.id);
+  const cautions = recipe.parts.flatMap((p) => {
+    const cautionsOf = shelf.get(p.id)?.cautions ?? [];
+    const name = shelf.get(p.id)?.name ?? p.id;
+    return [
+      ...(cautionsOf.includes('bleeds') ? [`${name} bleeds`] : []),
+      ...(cautionsOf.includes('fades') ? [`${name} fades`] : []),
+      ...(cautionsOf.includes('fast') ? [`${name} speeds trace`] : []),
+    ];
+  });
+  const swatches = [
+    ['fresh', recipe.fresh.hex],
+    ['cut', recipe.cut.hex],
+    ['cured', recipe.cured.hex],
+  ] as const;
+  return (
+    <li className="recipe" aria-label={`Recipe: ${names.join(', ') || 'bare base'}`}>
+      <div className="recipe-colours">
+        <span
+          className="recipe-pair"
+          role="img"
+          aria-label={`Wanted ${wantedHex}, recipe ${screenColourFromLabD65(recipe.lab).hex}`}
+        >
+          <i style={{ background: wantedHex }} />
+          <i style={{ background: screenColourFromLabD65(recipe.lab).hex }} />
+        </span>
+        <span className="recipe-stages">
+          {swatches.map(([name, hex]) => (
+            <i key={name} style={{ background: hex }} title={`${name} ${hex}`} />
+          ))}
+        </span>
+      </div>
+      <div className="recipe-body">
+        <p className="recipe-head figure">
+          <b>ΔE {print.fixed(recipe.deltaE, 1)}</b>
+          {recipe.virtues.map((v) => (
+            <span key={v} className="virtue">
+              {virtueName[v]}
+            </span>
+          ))}
+        </p>
+        <ul className="recipe-parts figure">
+          {recipe.parts.map((p, i) => (
+            <li key={p.id}>
+              <b>
+                {measuring.by === 'scale' && potOils > 0
+                  ? `${print.weighed((p.dose * potOils) / 1000)} g`
+                  : `${print.significant(p.dose, 3)} g/kg`}
+              </b>{' '}
+              {names[i]}
+            </li>
+          ))}
+          {recipe.parts.length === 0 && <li>Nothing: the bare base is nearest</li>}
+        </ul>
+        <p className="soft small figure">
+          may miss by ΔE {print.fixed(recipe.doubt, 0)} until tested
+          {recipe.cost !== null && potOils > 0 && (
+            <> · costs {print.fixed((recipe.cost * potOils) / 1000, 2)}</>
+          )}
+          {recipe.pace < 0.95 && <> · pace × {print.number(recipe.pace, 2)}</>}
+          {cautions.length > 0 && <> · {cautions.join(', ')}</>}
+        </p>
+      </div>
+      <Button onClick={props.onUse}>Use</Button>
+    </li>
+  );
+}

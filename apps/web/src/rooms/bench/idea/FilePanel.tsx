@@ -1,0 +1,196 @@
+import { FileOutlined, StarFilled, StarOutlined, DeleteOutlined } from '@ant-design/icons';
+import { App, Button } from 'antd';
+import Papa from 'papaparse';
+import { useState } from 'react';
+import {
+  FormatError,
+  MOST_FILE_BYTES,
+  paletteFromCsv,
+  type PaletteFile,
+  parseAse,
+  parseGpl,
+  PLAN_LIMITS,
+  screenColourFromLabD65,
+} from '@kleur/core';
+import {
+  failureOf,
+  useDeletePaletteMutation,
+  usePalettesQuery,
+  useRestorePaletteMutation,
+  useSavePaletteMutation,
+} from '../../../app/api.ts';
+import { useAppDispatch } from '../../../app/hooks.ts';
+import { bench, newId } from '../benchSlice.ts';
+
+async function readPalette(file: File): Promise<PaletteFile> {
+  if (file.size === 0) throw new FormatError('The file is empty.');
+  if (file.size > MOST_FILE_BYTES)
+    throw new FormatError(`The file is larger than ${MOST_FILE_BYTES / 1e6} MB.`);
+  const ending = file.name.toLowerCase().split('.').at(-1);
+  switch (ending) {
+    case 'ase':
+      return parseAse(new Uint8Array(await file.arrayBuffer()));
+    case 'gpl':
+      return parseGpl(await file.text());
+    case 'csv': {
+      const { data } = Papa.parse<Record<string, string>>(await file.text(), {
+        header: true,
+        skipEmptyLines: true,
+      });
+      return paletteFromCsv(data);
+    }
+    default:
+      throw new FormatError('A palette file ends in .gpl, .ase or .csv.');
+  }
+}
+
+const useTake = () => {
+  const dispatch = useAppDispatch();
+  const { message } = App.useApp();
+  return (palette: { readonly colours: PaletteFile['colours'] }): void => {
+    const { colours } = palette;
+    dispatch(
+      bench.paletteSet(
+        colours.slice(0, PLAN_LIMITS.palette).map((c) => ({ id: newId(), name: c.name, lab: c.lab })),
+      ),
+    );
+    if (colours.length > PLAN_LIMITS.palette) {
+      void message.info(
+        `A batch holds ${PLAN_LIMITS.palette} colours: the first ${PLAN_LIMITS.palette} of ${colours.length} were taken.`,
+      );
+    }
+  };
+};
+
+const Strip = ({ colours }: { readonly colours: PaletteFile['colours'] }) => (
+  <span className="strip">
+    {colours.slice(0, 24).map((c, i) => (
+      <i key={i} style={{ background: screenColourFromLabD65(c.lab).hex }} title={c.name} />
+    ))}
+  </span>
+);
+
+/** A palette out of a file. */
+export function FilePanel() {
+  const [read, setRead] = useState<PaletteFile | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  const take = useTake();
+  const open = (file: File | undefined): void => {
+    if (!file) return;
+    readPalette(file)
+      .then((palette) => {
+        setRead(palette);
+        setProblem(null);
+      })
+      .catch((e: unknown) => {
+        setRead(null);
+        setProblem(e instanceof FormatError ? e.message : 'The file could not be read.');
+      });
+  };
+  return (
+    <div>
+      <p className="soft">
+        A GIMP palette (.gpl), a swatch exchange file (.ase), or CSV with hex or L, a, b columns.
+      </p>
+      <label className="file-button">
+        <FileOutlined /> Choose a palette file
+        <input
+          type="file"
+          accept=".gpl,.ase,.csv"
+          aria-label="Choose a palette file"
+          onChange={(e) => {
+            open(e.target.files?.[0]);
+            e.target.value = '';
+          }}
+        />
+      </label>
+      {problem && (
+        <p className="field-problem" role="alert">
+          {problem}
+        </p>
+      )}
+      {read && (
+        <div className="saved-row">
+          <b>{read.name}</b>
+          <Strip colours={read.colours} />
+          <span className="soft figure">{read.colours.length} colours</span>
+          <Button
+            onClick={() => {
+              take(read);
+            }}
+          >
+            Use these colours
+          </Button>
+        </div>
+      )}
+    </div>
+  );
+}
+
+/** Palettes kept apart from any batch, favourites first. */
+export function SavedPanel() {
+  const { data, error } = usePalettesQuery();
+  const [save] = useSavePaletteMutation();
+  const [remove] = useDeletePaletteMutation();
+  const [restore] = useRestorePaletteMutation();
+  const { message, notification } = App.useApp();
+  const take = useTake();
+  const attempt = (work: Promise<unknown>): void => {
+    work.catch((e: unknown) => message.error(failureOf(e).message));
+  };
+  if (error) return <p role="alert">{failureOf(error).message}</p>;
+  if (data?.length === 0)
+    return <p className="soft">No palette saved yet. “Save” above keeps the one you have.</p>;
+  return (
+    <ul aria-label="Saved palettes">
+      {data?.map((p) => (
+        <li key={p.id} className="saved-row">
+          <Button
+            type="text"
+            icon={p.favourite ? <StarFilled /> : <StarOutlined />}
+            aria-label={p.favourite ? `${p.name} is a favourite` : `Make ${p.name} a favourite`}
+            aria-pressed={p.favourite}
+            onClick={() => {
+              const palette = { name: p.name, favourite: !p.favourite, colours: p.colours };
+              attempt(save({ id: p.id, version: p.version, palette }).unwrap());
+            }}
+          />
+          <b>{p.name}</b>
+          <Strip colours={p.colours} />
+          <Button
+            onClick={() => {
+              take(p);
+            }}
+          >
+            Use
+          </Button>
+          <Button
+            type="text"
+            icon={<DeleteOutlined />}
+            aria-label={`Delete ${p.name}`}
+            onClick={() => {
+              attempt(remove(p.id).unwrap());
+              const key = `palette-${p.id}`;
+              notification.open({
+                key,
+                title: `The palette “${p.name}” was deleted`,
+                duration: 10,
+                placement: 'bottomLeft',
+                actions: (
+                  <Button
+                    onClick={() => {
+                      notification.destroy(key);
+                      attempt(restore(p.id).unwrap());
+                    }}
+                  >
+                    Undo
+                  </Button>
+                ),
+              });
+            }}
+          />
+        </li>
+      ))}
+    </ul>
+  );
+}

@@ -1,0 +1,226 @@
+import { Button, Segmented, Select } from 'antd';
+import { arc } from 'd3-shape';
+import { type PointerEvent, useMemo, useRef, useState } from 'react';
+import {
+  harmony,
+  HARMONY_COUNT,
+  type HarmonySettings,
+  hueOfAngle,
+  angleOfHue,
+  labFromOklch,
+  oklchFromLab,
+  SCHEMES,
+  type Scheme,
+  screenColourFromLabD65,
+  type Wheel,
+} from '@kleur/core';
+import { useAppDispatch } from '../../../app/hooks.ts';
+import { usePrinter } from '../../../shared/hooks/useSettings.ts';
+import { useColours } from '../BenchContext.ts';
+import { bench, newId } from '../benchSlice.ts';
+import { useMatches, useProblem } from '../useMatching.ts';
+
+const schemeName: Readonly<Record<Scheme, string>> = {
+  complement: 'Complement',
+  split: 'Split complement',
+  triad: 'Triad',
+  neighbours: 'Neighbours',
+  'one-hue': 'One hue: tints, tones, shades',
+  browns: 'Browns',
+};
+const SIZE = 200;
+const RADIUS = SIZE / 2;
+const SEGMENTS = 60;
+const ring = arc<{ a: number; b: number }>()
+  .innerRadius(RADIUS - 26)
+  .outerRadius(RADIUS - 2)
+  .startAngle((d) => (d.a * Math.PI) / 180)
+  .endAngle((d) => (d.b * Math.PI) / 180);
+
+/** Angle on the wheel, clockwise from the top, to a place on it. */
+const place = (angle: number, radius: number): readonly [number, number] => [
+  Math.sin((angle * Math.PI) / 180) * radius,
+  -Math.cos((angle * Math.PI) / 180) * radius,
+];
+
+/** A palette from a harmony, every proposal shown as this shelf can reach it. */
+export function HarmonyPanel() {
+  const [s, setS] = useState<HarmonySettings>({
+    wheel: 'perceptual',
+    scheme: 'complement',
+    angle: 250,
+    stretch: 1,
+    lightness: 0.58,
+    chroma: 0.1,
+    count: 4,
+  });
+  const { gel } = useColours().stage;
+  const dispatch = useAppDispatch();
+  const print = usePrinter();
+  const problem = useProblem(null, gel);
+  const wanted = useMemo(() => harmony(s), [s]);
+  const { results, of } = useMatches(problem, wanted);
+  const set = (change: Partial<HarmonySettings>): void => {
+    setS((old) => ({ ...old, ...change }));
+  };
+  const slider = (
+    label: string,
+    key: 'angle' | 'stretch' | 'lightness' | 'chroma',
+    min: number,
+    max: number,
+    step: number,
+  ) => (
+    <label className="slider">
+      <span>{label}</span>
+      <input
+        type="range"
+        min={min}
+        max={max}
+        step={step}
+        value={s[key]}
+        onChange={(e) => {
+          set({ [key]: Number(e.target.value) });
+        }}
+      />
+    </label>
+  );
+  return (
+    <div className="harmony">
+      <WheelRing
+        settings={s}
+        labs={wanted}
+        onAngle={(angle) => {
+          set({ angle });
+        }}
+      />
+      <div className="harmony-controls">
+        <div className="row">
+          <Segmented<Wheel>
+            aria-label="Wheel"
+            value={s.wheel}
+            onChange={(wheel) => {
+              set({ wheel, angle: angleOfHue(hueOfAngle(s.angle, s.wheel), wheel) });
+            }}
+            options={[
+              { value: 'perceptual', label: 'Looks apart', title: 'Perceptual wheel: for what looks apart' },
+              { value: 'painters', label: 'Mixes to', title: 'Painters’ wheel: for what mixes to what' },
+            ]}
+          />
+          <Select<Scheme>
+            aria-label="Harmony"
+            value={s.scheme}
+            onChange={(scheme) => {
+              set({ scheme });
+            }}
+            options={SCHEMES.map((v) => ({ value: v, label: schemeName[v] }))}
+            style={{ width: 210 }}
+          />
+          <Select
+            aria-label="How many colours"
+            value={s.count}
+            onChange={(count) => {
+              set({ count });
+            }}
+            options={Array.from({ length: HARMONY_COUNT.max - HARMONY_COUNT.min + 1 }, (_, i) => ({
+              value: HARMONY_COUNT.min + i,
+              label: `${HARMONY_COUNT.min + i} colours`,
+            }))}
+            style={{ width: 110 }}
+          />
+        </div>
+        {slider('Rotate', 'angle', 0, 360, 1)}
+        {slider('Stretch', 'stretch', 0.4, 1.6, 0.02)}
+        {slider('Lightness', 'lightness', 0.25, 0.9, 0.01)}
+        {slider('Strength', 'chroma', 0.01, 0.2, 0.005)}
+        <div className="proposals" aria-label="Proposals">
+          {wanted.map((lab, i) => {
+            const recipe = of.length === wanted.length ? results[i]?.recipes[0] : undefined;
+            return (
+              <figure key={i}>
+                <i style={{ background: screenColourFromLabD65(lab).hex }} />
+                <i style={{ background: recipe ? screenColourFromLabD65(recipe.lab).hex : undefined }} />
+                <figcaption className="figure small">
+                  {recipe ? `ΔE ${print.fixed(recipe.deltaE, 1)}` : '…'}
+                </figcaption>
+              </figure>
+            );
+          })}
+        </div>
+        <Button
+          onClick={() => {
+            // What can be made, not what was dreamt of: the palette starts within reach.
+            const colours = wanted.map((lab, i) => ({
+              id: newId(),
+              name: `Colour ${i + 1}`,
+              lab: of.length === wanted.length ? (results[i]?.recipes[0]?.lab ?? lab) : lab,
+            }));
+            dispatch(bench.paletteSet(colours));
+          }}
+        >
+          Use these colours
+        </Button>
+      </div>
+    </div>
+  );
+}
+
+/** The ring, with the leading colour's handle to turn and the others where they fall. */
+function WheelRing(props: {
+  readonly settings: HarmonySettings;
+  readonly labs: readonly (readonly [number, number, number])[];
+  readonly onAngle: (angle: number) => void;
+}) {
+  const { settings: s, labs, onAngle } = props;
+  const svg = useRef<SVGSVGElement>(null);
+  const drag = (event: PointerEvent): void => {
+    if (event.buttons === 0 && event.type !== 'pointerdown') return;
+    const box = svg.current!.getBoundingClientRect();
+    const angle =
+      (Math.atan2(event.clientX - box.left - box.width / 2, box.top + box.height / 2 - event.clientY) * 180) /
+      Math.PI;
+    onAngle(Math.round((angle + 360) % 360));
+  };
+  const segments = Array.from({ length: SEGMENTS }, (_, i) => {
+    const a = (i * 360) / SEGMENTS;
+    const hue = hueOfAngle(a + 180 / SEGMENTS, s.wheel);
+    const { hex } = screenColourFromLabD65(labFromOklch([s.lightness, s.chroma, hue]));
+    return { a, b: a + 360 / SEGMENTS + 0.4, hex };
+  });
+  return (
+    <svg
+      ref={svg}
+      className="wheel"
+      width={SIZE}
+      height={SIZE}
+      viewBox={`${-RADIUS} ${-RADIUS} ${SIZE} ${SIZE}`}
+      role="img"
+      aria-label={`Wheel turned to ${Math.round(s.angle)} degrees`}
+      onPointerDown={(e) => {
+        e.currentTarget.setPointerCapture(e.pointerId);
+        drag(e);
+      }}
+      onPointerMove={drag}
+    >
+      {segments.map(({ a, b, hex }) => (
+        <path key={a} d={ring({ a, b }) ?? ''} fill={hex} />
+      ))}
+      {labs.map((lab, i) => {
+        const [x, y] = place(angleOfHue(oklchFromLab(lab)[2], s.wheel), RADIUS - 44);
+        const [x2, y2] = place(angleOfHue(oklchFromLab(lab)[2], s.wheel), RADIUS - 14);
+        return (
+          <g key={i}>
+            <line x1={0} y1={0} x2={x} y2={y} stroke="#5c5c5c" strokeWidth={i === 0 ? 2 : 1} />
+            <circle
+              cx={x2}
+              cy={y2}
+              r={i === 0 ? 9 : 6}
+              fill={screenColourFromLabD65(lab).hex}
+              stroke="#1f1f1f"
+              strokeWidth={i === 0 ? 3 : 2}
+            />
+          </g>
+        );
+      })}
+    </svg>
+  );
+}

@@ -1,0 +1,217 @@
+import { CloseOutlined, DownloadOutlined, PlusOutlined, SaveOutlined } from '@ant-design/icons';
+import { App, Button, ColorPicker, Dropdown, Input } from 'antd';
+import Papa from 'papaparse';
+import {
+  csvFromPalette,
+  labD65FromHex,
+  PLAN_LIMITS,
+  type PaletteFile,
+  printAse,
+  printGpl,
+  screenColourFromLabD65,
+} from '@kleur/core';
+import { failureOf, useCreatePaletteMutation } from '../../../app/api.ts';
+import { useAppDispatch } from '../../../app/hooks.ts';
+import { usePrinter } from '../../../shared/hooks/useSettings.ts';
+import { bench, newId } from '../benchSlice.ts';
+import { useDocument } from '../useDerived.ts';
+import { formulaOf, named, useShelf } from '../useMatching.ts';
+import { download } from './download.ts';
+import { type MatchedColour } from './usePaletteMatches.ts';
+
+/** The palette: each wanted colour over what the shelf can make of it, and how far that moved. */
+export function PaletteRow({
+  colours,
+  busy,
+}: {
+  readonly colours: readonly MatchedColour[];
+  readonly busy: boolean;
+}) {
+  const { name, plan } = useDocument();
+  const dispatch = useAppDispatch();
+  const shelf = useShelf();
+  const print = usePrinter();
+  const [savePalette] = useCreatePaletteMutation();
+  const { message } = App.useApp();
+  const full = colours.length >= PLAN_LIMITS.palette;
+  const ready = colours.length > 0 && colours.every((c) => c.match !== null);
+
+  const add = (hex: string): void => {
+    const colour = { id: newId(), name: `Colour ${colours.length + 1}`, lab: labD65FromHex(hex) };
+    dispatch(bench.paletteSet([...plan.idea.colours, colour]));
+  };
+  const makePots = (): void => {
+    dispatch(
+      bench.potsMade(
+        colours.map(({ colour, match }) => ({
+          colourId: colour.id,
+          potId: newId(),
+          parts: formulaOf(match?.recipes[0]?.parts ?? [], shelf),
+        })),
+      ),
+    );
+    void message.success('The pots follow the palette until you edit their formulas.');
+  };
+  const save = async (): Promise<void> => {
+    try {
+      const palette = plan.idea.colours.map((c) => ({ name: c.name, lab: c.lab }));
+      await savePalette({ name, favourite: false, colours: palette }).unwrap();
+      void message.success(`The palette “${name}” is saved.`);
+    } catch (e) {
+      void message.error(failureOf(e).message);
+    }
+  };
+  const file: PaletteFile = { name, colours: plan.idea.colours.map((c) => ({ name: c.name, lab: c.lab })) };
+  const exports = [
+    {
+      key: 'gpl',
+      label: 'GIMP palette (.gpl)',
+      run: () => {
+        download(`${name}.gpl`, printGpl(file), 'text/plain');
+      },
+    },
+    {
+      key: 'ase',
+      label: 'Swatch exchange (.ase)',
+      run: () => {
+        download(`${name}.ase`, printAse(file), 'application/octet-stream');
+      },
+    },
+    {
+      key: 'csv',
+      label: 'CSV with hex and Lab',
+      run: () => {
+        download(`${name}.csv`, Papa.unparse(csvFromPalette(file)), 'text/csv');
+      },
+    },
+  ];
+
+  return (
+    <section aria-label="Palette" aria-busy={busy}>
+      <div className="section-head">
+        <h2>Palette</h2>
+        <span className="spring" />
+        <Button icon={<SaveOutlined />} disabled={colours.length === 0} onClick={() => void save()}>
+          Save
+        </Button>
+        <Dropdown
+          trigger={['click']}
+          menu={{
+            items: exports.map(({ key, label }) => ({ key, label })),
+            onClick: ({ key }) => exports.find((e) => e.key === key)?.run(),
+          }}
+        >
+          <Button icon={<DownloadOutlined />} disabled={colours.length === 0}>
+            Export
+          </Button>
+        </Dropdown>
+        <Button type="primary" disabled={!ready} onClick={makePots}>
+          Make pots
+        </Button>
+      </div>
+      <ul className="palette">
+        {colours.map(({ colour, match }) => {
+          const wanted = screenColourFromLabD65(colour.lab);
+          const best = match?.recipes[0];
+          const reach = best && screenColourFromLabD65(best.lab);
+          return (
+            <li key={colour.id} className="wanted" aria-label={colour.name}>
+              <ColorPicker
+                value={wanted.hex}
+                disabledAlpha
+                onChange={(c) => {
+                  dispatch(
+                    bench.paletteColourSet({
+                      id: colour.id,
+                      change: { lab: labD65FromHex(c.toHexString().slice(0, 7)) },
+                    }),
+                  );
+                }}
+              >
+                <button
+                  type="button"
+                  className="wanted-top"
+                  style={{ background: wanted.hex }}
+                  aria-label={`Wanted ${wanted.hex}: change it`}
+                  data-hex={wanted.hex}
+                />
+              </ColorPicker>
+              <div
+                className="wanted-reach"
+                style={{ background: reach?.hex }}
+                role="img"
+                aria-label={reach ? `Within reach: ${reach.hex}` : 'Working it out'}
+                data-hex={reach?.hex}
+              />
+              <Input
+                size="small"
+                variant="borderless"
+                aria-label={`Name of ${colour.name}`}
+                value={colour.name}
+                maxLength={PLAN_LIMITS.name}
+                onChange={(e) => {
+                  if (e.target.value.trim())
+                    dispatch(bench.paletteColourSet({ id: colour.id, change: { name: e.target.value } }));
+                }}
+              />
+              <p className="figure small">
+                {best ? (
+                  <>
+                    <b>ΔE {print.fixed(best.deltaE, 1)}</b>{' '}
+                    <span className="soft" title={match.reasons.map((r) => named(r, shelf)).join(' ')}>
+                      {match.reasons.length > 0 ? 'out of reach' : 'moved'}
+                    </span>
+                  </>
+                ) : (
+                  <span className="soft">{match ? 'nothing allowed' : '…'}</span>
+                )}
+              </p>
+              <button
+                type="button"
+                className="wanted-remove"
+                aria-label={`Remove ${colour.name}`}
+                title="Remove"
+                onClick={() => {
+                  dispatch(bench.paletteSet(plan.idea.colours.filter((c) => c.id !== colour.id)));
+                }}
+              >
+                <CloseOutlined />
+              </button>
+            </li>
+          );
+        })}
+        {!full && (
+          <li className="wanted-add">
+            <ColorPicker
+              defaultValue="#7f8f9a"
+              disabledAlpha
+              onChangeComplete={(c) => {
+                add(c.toHexString().slice(0, 7));
+              }}
+            >
+              <button type="button" aria-label="Add a colour">
+                <PlusOutlined /> Colour
+              </button>
+            </ColorPicker>
+          </li>
+        )}
+      </ul>
+      {colours.length > 0 && (
+        <p className="soft small">Above what is wanted, below what this shelf reaches on this base, cured.</p>
+      )}
+      {colours.some((c) => (c.match?.reasons.length ?? 0) > 0) && (
+        <ul className="reasons">
+          {colours.flatMap(({ colour, match }) =>
+            match?.reasons.length
+              ? [
+                  <li key={colour.id}>
+                    <b>{colour.name}:</b> {match.reasons.map((r) => named(r, shelf)).join(' ')}
+                  </li>,
+                ]
+              : [],
+          )}
+        </ul>
+      )}
+    </section>
+  );
+}

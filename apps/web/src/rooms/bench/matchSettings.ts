@@ -1,0 +1,45 @@
+import { useSyncExternalStore } from 'react';
+import { anything, type MatchFilter } from '@kleur/core';
+
+/** What recipes may use, the same in Idea and Pots, kept in this browser. */
+export interface MatchSettings {
+  readonly filter: MatchFilter;
+  readonly most: number;
+}
+
+const KEY = 'kleur.match';
+const start: MatchSettings = { filter: { ...anything, inStock: true }, most: 3 };
+
+function read(): MatchSettings {
+  try {
+    const stored = JSON.parse(localStorage.getItem(KEY) ?? 'null') as Partial<MatchSettings> | null;
+    const most = stored?.most;
+    return {
+      filter: { ...start.filter, ...stored?.filter, exclude: [] },
+      most: typeof most === 'number' && most >= 1 && most <= 4 ? Math.round(most) : start.most,
+    };
+  } catch {
+    return start;
+  }
+}
+
+let current: MatchSettings | undefined;
+const listeners = new Set<() => void>();
+
+const subscribe = (listener: () => void): (() => void) => {
+  listeners.add(listener);
+  return () => listeners.delete(listener);
+};
+
+export function setMatchSettings(change: Partial<MatchSettings>): void {
+  current = { ...(current ?? read()), ...change };
+  try {
+    localStorage.setItem(KEY, JSON.stringify(current));
+  } catch {
+    // Without storage the choice lasts as long as the page.
+  }
+  for (const listener of listeners) listener();
+}
+
+export const useMatchSettings = (): MatchSettings =>
+  useSyncExternalStore(subscribe, () => (current ??= read()));

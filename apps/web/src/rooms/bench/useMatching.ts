@@ -1,0 +1,138 @@
+import { useEffect, useMemo, useRef, useState } from 'react';
+import {
+  type Candidate,
+  candidatesOf,
+  CURED_HOURS,
+  type FormulaPart,
+  grams,
+  type LabD65,
+  type Material,
+  type MatchProblem,
+  type MatchResult,
+  planCanvas,
+  type PrepPot,
+  type RecipePart,
+  type Stage,
+  TOTAL_CEILING,
+} from '@kleur/core';
+import { useMaterialsQuery } from '../../app/api.ts';
+import { useSettings } from '../../shared/hooks/useSettings.ts';
+import { searchWorker } from '../../workers/client.ts';
+import { newId } from './benchSlice.ts';
+import { useMatchSettings } from './matchSettings.ts';
+import { usePlan } from './useDerived.ts';
+
+/** The shelf as materials a plan can hold, by id. */
+export function useShelf(): ReadonlyMap<string, Material> {
+  const { data } = useMaterialsQuery();
+  return useMemo(() => new Map((data ?? []).map(({ version: _v, builtIn: _b, ...m }) => [m.id, m])), [data]);
+}
+
+/** The gel that matches are made for: whatever the time strip shows would move the target while it is dragged. */
+export const curedStage = (gel: number): Stage => ({ hours: CURED_HOURS, gel });
+
+export function useCandidates(exclude: readonly string[] = []): readonly Candidate[] {
+  const shelf = useShelf();
+  const { filter } = useMatchSettings();
+  const key = exclude.join();
+  return useMemo(
+    () => candidatesOf([...shelf.values()], { ...filter, exclude: key ? key.split(',') : [] }),
+    [shelf, filter, key],
+  );
+}
+
+/**
+ * The problem of matching for a pot of this plan; without a pot, for one that holds an equal share. Null until
+ * the shelf has come.
+ */
+export function useProblem(
+  pot: PrepPot | null,
+  gel: number,
+  exclude: readonly string[] = [],
+): Omit<MatchProblem, 'target'> | null {
+  const plan = usePlan();
+  const shelf = useShelf();
+  const candidates = useCandidates(exclude);
+  const { most } = useMatchSettings();
+  const { measuring } = useSettings();
+  const scented = pot ? pot.pot.scented : plan.base.scent !== null;
+  const oils = pot ? pot.oils : plan.base.totalOils / Math.max(1, plan.idea.colours.length);
+  return useMemo(() => {
+    if (shelf.size === 0) return null;
+    return {
+      stage: curedStage(gel),
+      canvas: planCanvas(plan, scented),
+      candidates,
+      most,
+      totalCeiling: TOTAL_CEILING,
+      resolution: oils > 0 ? { potOils: grams(oils), measuring } : null,
+    };
+  }, [shelf, gel, plan, scented, candidates, most, oils, measuring]);
+}
+
+/** Names put in for the ids in a reason. */
+export const named = (reason: string, shelf: ReadonlyMap<string, Material>): string =>
+  reason.replace(/\{([^}]+)\}/g, (_, id: string) => shelf.get(id)?.name ?? id);
+
+/** A recipe as rows of a formula. */
+export const formulaOf = (
+  parts: readonly RecipePart[],
+  shelf: ReadonlyMap<string, Material>,
+): FormulaPart[] =>
+  parts.flatMap((p) => {
+    const material = shelf.get(p.id);
+    return material ? [{ rowId: newId(), material, dose: p.dose }] : [];
+  });
+
+/**
+ * Answers of the worker for some targets, kept while newer ones are worked out. One question at a time: while it
+ * is under way newer ones replace each other.
+ */
+export function useMatches(
+  problem: Omit<MatchProblem, 'target'> | null,
+  targets: readonly LabD65[],
+): {
+  readonly results: readonly MatchResult[];
+  /** The targets that the results belong to. */
+  readonly of: readonly LabD65[];
+  readonly busy: boolean;
+} {
+  const [answer, setAnswer] = useState<{ results: readonly MatchResult[]; of: readonly LabD65[] }>({
+    results: [],
+    of: [],
+  });
+  const [busy, setBusy] = useState(false);
+  const wanted = useRef<{ problem: Omit<MatchProblem, 'target'>; targets: readonly LabD65[] } | null>(null);
+  const running = useRef(false);
+  const key = JSON.stringify(targets);
+  useEffect(() => {
+    const list = JSON.parse(key) as LabD65[];
+    if (!problem || list.length === 0) {
+      wanted.current = null;
+      return;
+    }
+    wanted.current = { problem, targets: list };
+    if (running.current) return;
+    running.current = true;
+    setBusy(true);
+    const work = async (): Promise<void> => {
+      for (let next = wanted.current; next; next = wanted.current) {
+        wanted.current = null;
+        const results = await searchWorker().matchAll(
+          { ...next.problem, target: next.targets[0]! },
+          next.targets,
+        );
+        setAnswer({ results, of: next.targets });
+      }
+    };
+    work()
+      .catch((error: unknown) => {
+        console.error('The search failed', error);
+      })
+      .finally(() => {
+        running.current = false;
+        setBusy(false);
+      });
+  }, [problem, key]);
+  return { ...answer, busy };
+}

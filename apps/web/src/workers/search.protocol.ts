@@ -1,0 +1,35 @@
+import {
+  type Adjusted,
+  type Candidate,
+  type Canvas,
+  type Direction,
+  type LabD65,
+  type MatchProblem,
+  type MatchResult,
+  type PhotoColour,
+  type ReachSlice,
+  type Stage,
+} from '@kleur/core';
+
+/** A decoded picture: small enough to show, with its colours by area. */
+export interface PhotoResult {
+  readonly bitmap: ImageBitmap;
+  readonly width: number;
+  readonly height: number;
+  readonly colours: readonly PhotoColour[];
+}
+
+/** What went wrong with a picture, for the maker. Thrown things lose their class on the way. */
+export interface PhotoFailure {
+  readonly failure: string;
+}
+
+/** Searches and pictures: everything that takes longer than a frame. */
+export interface SearchWorker {
+  match(problem: MatchProblem): MatchResult;
+  /** One problem for several targets, in their order. */
+  matchAll(problem: MatchProblem, targets: readonly LabD65[]): MatchResult[];
+  adjust(problem: MatchProblem, own: readonly string[], direction: Direction, size: number): Adjusted;
+  reach(canvas: Canvas, candidates: readonly Candidate[], stages: readonly Stage[]): ReachSlice[][];
+  photo(file: Blob, count: number): Promise<PhotoResult | PhotoFailure>;
+}

@@ -1,0 +1,58 @@
+import {
+  adjustColour,
+  imageSize,
+  matchColour,
+  MOST_PIXELS,
+  photoColours,
+  reachSlices,
+  seededRandom,
+} from '@kleur/core';
+import { expose, transfer } from 'comlink';
+import { type PhotoFailure, type PhotoResult, type SearchWorker } from './search.protocol.ts';
+
+/** Side of the picture that is shown and sampled. */
+const SHOWN = 640;
+/** Enough of a file to find its size in. */
+const HEADER_BYTES = 512 * 1024;
+
+async function photo(file: Blob, count: number): Promise<PhotoResult | PhotoFailure> {
+  if (file.size === 0) return { failure: 'The file is empty.' };
+  const size = imageSize(new Uint8Array(await file.slice(0, HEADER_BYTES).arrayBuffer()));
+  if (!size) return { failure: 'This is no JPEG, PNG or WebP picture.' };
+  const pixels = size.width * size.height;
+  if (pixels === 0) return { failure: 'The picture has no size.' };
+  if (pixels > MOST_PIXELS) {
+    return {
+      failure: `The picture has ${Math.round(pixels / 1e6)} megapixels; at most ${MOST_PIXELS / 1e6} can be read. Make it smaller first.`,
+    };
+  }
+  try {
+    const scale = Math.min(1, SHOWN / Math.max(size.width, size.height));
+    const full = await createImageBitmap(file, { imageOrientation: 'from-image' });
+    const width = Math.max(1, Math.round(full.width * scale));
+    const height = Math.max(1, Math.round(full.height * scale));
+    const canvas = new OffscreenCanvas(width, height);
+    const context = canvas.getContext('2d', { willReadFrequently: true })!;
+    context.imageSmoothingQuality = 'high';
+    context.drawImage(full, 0, 0, width, height);
+    full.close();
+    const colours = photoColours(context.getImageData(0, 0, width, height).data, count, seededRandom(1));
+    const bitmap = canvas.transferToImageBitmap();
+    return transfer({ bitmap, width, height, colours }, [bitmap]);
+  } catch (error) {
+    return {
+      failure:
+        error instanceof RangeError ? error.message : 'The picture cannot be decoded; it may be damaged.',
+    };
+  }
+}
+
+const worker: SearchWorker = {
+  match: matchColour,
+  matchAll: (problem, targets) => targets.map((target) => matchColour({ ...problem, target })),
+  adjust: adjustColour,
+  reach: (canvas, candidates, stages) => stages.map((stage) => reachSlices(canvas, candidates, stage)),
+  photo,
+};
+
+expose(worker);
