@@ -269,6 +269,45 @@ test('palettes: saved, favoured, used again, exported and read back', async ({
   await expect(idea.colour('Beet')).toBeVisible();
 });
 
+test('a saved palette starts a batch', async ({ page, batches, idea }) => {
+  await batches.open();
+  await page.getByRole('button', { name: 'From a palette' }).click();
+  await page.getByRole('menuitem', { name: 'Verdigris roofs' }).click();
+  await expect(page.getByLabel('Name of the batch')).toHaveValue('Verdigris roofs');
+  await idea.matched(4);
+  await expect(idea.colour('Copper')).toBeVisible();
+});
+
+test('the wheel is turned by its leading handle and stretched by another', async ({
+  page,
+  batches,
+  bench,
+}) => {
+  await batches.openBatch('Kingfisher');
+  await bench.step('Idea');
+  await page.getByRole('combobox', { name: 'Harmony' }).click();
+  await page.locator('.ant-select-item-option').filter({ hasText: 'Triad' }).click();
+  const rotate = page.getByRole('slider', { name: 'Rotate' });
+  const stretch = page.getByRole('slider', { name: 'Stretch' });
+  await rotate.fill('90');
+  const box = (await page.locator('.wheel').boundingBox())!;
+  const at = (degrees: number): [number, number] => [
+    box.x + box.width / 2 + Math.sin((degrees * Math.PI) / 180) * 86,
+    box.y + box.height / 2 - Math.cos((degrees * Math.PI) / 180) * 86,
+  ];
+  await page.mouse.move(...at(210));
+  await page.mouse.down();
+  await page.mouse.move(...at(185), { steps: 5 });
+  await page.mouse.up();
+  await expect.poll(async () => Number(await stretch.inputValue())).toBeLessThan(0.9);
+  await expect(rotate).toHaveValue('90');
+  await page.mouse.move(...at(90));
+  await page.mouse.down();
+  await page.mouse.move(...at(30), { steps: 5 });
+  await page.mouse.up();
+  await expect.poll(async () => Math.abs(Number(await rotate.inputValue()) - 30)).toBeLessThan(4);
+});
+
 test('bad files are refused with a reason and nothing is lost', async ({ page, batches, bench, idea }) => {
   await batches.openBatch('Kingfisher');
   await bench.step('Idea');

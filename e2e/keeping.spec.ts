@@ -65,7 +65,7 @@ test('an unsaved draft survives a closed tab', async ({ page, context, batches, 
   const again = await context.newPage();
   await again.goto(url);
   await expect(again.getByLabel('Parts', { exact: true })).toHaveValue('5');
-  await expect(again.getByText('Saved', { exact: true })).toBeVisible();
+  await expect(again.locator('.save-saved')).toBeVisible();
 });
 
 test('two tabs on one batch: the second save is refused with a choice', async ({
@@ -79,7 +79,7 @@ test('two tabs on one batch: the second save is refused with a choice', async ({
   const other = await context.newPage();
   await other.goto(url);
   await other.getByLabel('Parts', { exact: true }).fill('9');
-  await expect(other.getByText('Saved', { exact: true })).toBeVisible();
+  await expect(other.locator('.save-saved')).toBeVisible();
 
   await bench.fill('Name', 'Mine');
   const dialog = page.getByRole('dialog');
@@ -97,7 +97,7 @@ test('taking the other version leaves mine one undo away', async ({ page, contex
   const other = await context.newPage();
   await other.goto(page.url());
   await other.getByLabel('Parts', { exact: true }).fill('9');
-  await expect(other.getByText('Saved', { exact: true })).toBeVisible();
+  await expect(other.locator('.save-saved')).toBeVisible();
   await bench.fill('Name', 'Mine');
   await page.getByRole('button', { name: /Take the other version/ }).click();
   await expect(page.getByLabel('Parts', { exact: true })).toHaveValue('9');

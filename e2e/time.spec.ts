@@ -57,5 +57,5 @@ test('the dose bar changes the pot at once', async ({ page, batches, bench }) =>
   await bar.focus();
   for (let i = 0; i < 5; i++) await bar.press('PageDown');
   await expect.poll(() => bench.colourOf('Wing blue')).not.toBe(before);
-  await expect(page.getByText('Saved', { exact: true })).toBeVisible();
+  await expect(page.locator('.save-saved')).toBeVisible();
 });

@@ -37,6 +37,41 @@ test('the steps of a batch', async ({ page, batches, bench }) => {
   await page.screenshot({ path: `${folder}/prep.png` });
 });
 
+test('from an idea to recipes', async ({ page, batches, bench, idea }) => {
+  await batches.openBatch('Canyon strata');
+  await bench.step('Idea');
+  await idea.matched(6);
+  await page.getByLabel('Proposals').locator('figure').filter({ hasText: 'ΔE' }).last().waitFor();
+  await page.waitForTimeout(300);
+  await page.screenshot({ path: `${folder}/idea.png` });
+  await idea.source('Photo');
+  const picture = await idea.picture(
+    ['#c8503c', '#d9a24a', '#4a63a8', '#efe8d8', '#6f4d3c'],
+    640,
+    360,
+    'image/png',
+  );
+  await idea.file('Choose a photo', 'courtyard.png', picture, 'image/png');
+  await page.getByRole('list', { name: 'Colours of the photo' }).waitFor();
+  await page.getByRole('list', { name: 'Colours of the photo' }).scrollIntoViewIfNeeded();
+  await page.screenshot({ path: `${folder}/idea-photo.png` });
+  await idea.source('Reach');
+  await page.locator('path.reach-open').waitFor();
+  await page.locator('.reach-body').scrollIntoViewIfNeeded();
+  await page.waitForTimeout(300);
+  await page.screenshot({ path: `${folder}/idea-reach.png` });
+  await bench.step('Pots');
+  await page.getByRole('button', { name: 'Match a colour…' }).click();
+  await page.locator('.recipe').first().waitFor();
+  await page.waitForTimeout(500);
+  await page.screenshot({ path: `${folder}/match.png` });
+  await page.getByRole('button', { name: 'Close' }).click();
+  await page.getByRole('button', { name: 'Ladder…' }).click();
+  await page.locator('.rung-row').first().waitFor();
+  await page.waitForTimeout(400);
+  await page.screenshot({ path: `${folder}/ladder.png` });
+});
+
 test('a tablet upright on the bench', async ({ page, batches, bench }) => {
   await page.setViewportSize({ width: 820, height: 1180 });
   await batches.openBatch('Slate and saffron');

@@ -5,7 +5,7 @@ export class BenchPage {
   constructor(private readonly page: Page) {}
 
   get saved(): Locator {
-    return this.page.getByText('Saved', { exact: true });
+    return this.page.locator('.save-saved');
   }
 
   async waitSaved(): Promise<void> {

@@ -76,12 +76,24 @@ function planFrom(
   oils: Readonly<Record<string, number>>,
   scent: readonly [id: string, dose: number] | null,
   pots: readonly PotRow[],
+  idea: { readonly technique: string | null; readonly colours: Readonly<Record<string, string>> } = {
+    technique: null,
+    colours: {},
+  },
 ): Plan {
   const shelf: readonly Material[] = startingShelf().map((m) => ({ ...m, inStock: demoStock.has(m.id) }));
   const carrier = (id: string): DoseRow['carrier'] => shelf.find((m) => m.id === id)?.carriers[0] ?? null;
   const empty = emptyPlan();
   return pruneMaterials({
     ...empty,
+    idea: {
+      technique: idea.technique,
+      colours: Object.entries(idea.colours).map(([name, hex], i) => ({
+        id: `colour-${i + 1}`,
+        name,
+        lab: labD65FromHex(hex),
+      })),
+    },
     base: {
       ...empty.base,
       totalOils: grams(totalOils),
@@ -134,14 +146,30 @@ export const demoBatches = (): readonly DemoBatch[] => [
     name: 'Canyon strata',
     state: 'finished',
     madeInDays: -61,
-    plan: planFrom(1200, { olive: 45, coconut: 25, shea: 10, 'rice-bran': 12, castor: 8 }, null, [
-      ['Sandstone', 3, { 'yellow-iron-oxide': 0.8, 'rose-clay': 5 }],
-      ['Red wall', 2, { 'red-iron-oxide': 1.6 }],
-      ['Mauve seam', 1, { 'purple-clay': 16 }],
-      ['Ochre ledge', 2, { 'yellow-iron-oxide': 3.2 }],
-      ['Shadow', 1, { 'brown-iron-oxide': 2.2, 'activated-charcoal': 0.4 }],
-      ['Pale rim', 2, { 'titanium-dioxide-oil': 3, kaolin: 8 }],
-    ]),
+    plan: planFrom(
+      1200,
+      { olive: 45, coconut: 25, shea: 10, 'rice-bran': 12, castor: 8 },
+      null,
+      [
+        ['Sandstone', 3, { 'yellow-iron-oxide': 0.8, 'rose-clay': 5 }],
+        ['Red wall', 2, { 'red-iron-oxide': 1.6 }],
+        ['Mauve seam', 1, { 'purple-clay': 16 }],
+        ['Ochre ledge', 2, { 'yellow-iron-oxide': 3.2 }],
+        ['Shadow', 1, { 'brown-iron-oxide': 2.2, 'activated-charcoal': 0.4 }],
+        ['Pale rim', 2, { 'titanium-dioxide-oil': 3, kaolin: 8 }],
+      ],
+      {
+        technique: 'layers',
+        colours: {
+          Sand: '#d8a878',
+          Wall: '#a8543c',
+          Mauve: '#a8888f',
+          Ochre: '#d2a24c',
+          Shadow: '#6f4d3c',
+          Rim: '#efe4cf',
+        },
+      },
+    ),
   },
   {
     name: 'Slate and saffron',

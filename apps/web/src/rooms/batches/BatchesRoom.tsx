@@ -1,15 +1,16 @@
 import { PlusOutlined, SearchOutlined } from '@ant-design/icons';
-import { App, Button, Input, type InputRef, Pagination, Select } from 'antd';
+import { App, Button, Dropdown, Input, type InputRef, Pagination, Select } from 'antd';
 import { useRef } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
-import { BATCH_STATES, type BatchState, type BatchSummary } from '@kleur/contract';
-import { emptyPlan } from '@kleur/core';
+import { BATCH_STATES, type BatchState, type BatchSummary, type PaletteWire } from '@kleur/contract';
+import { emptyPlan, setPalette } from '@kleur/core';
 import {
   failureOf,
   useBatchesQuery,
   useCopyBatchMutation,
   useCreateBatchMutation,
   useDeleteBatchMutation,
+  usePalettesQuery,
   useRestoreBatchMutation,
 } from '../../app/api.ts';
 import { useKeys } from '../../shared/hooks/useKeys.ts';
@@ -92,6 +93,16 @@ export function BatchesRoom() {
     '/': () => search.current?.focus(),
   });
 
+  const { data: palettes = [] } = usePalettesQuery();
+  const createFrom = async (palette: PaletteWire): Promise<void> => {
+    const plan = setPalette(
+      emptyPlan(),
+      palette.colours.map((c, i) => ({ id: `colour-${i + 1}`, name: c.name, lab: c.lab })),
+    );
+    const made = await attempt(create({ name: palette.name, state: 'idea', madeOn: null, plan }).unwrap());
+    if (made) void navigate(`/batches/${made.id}/idea`);
+  };
+
   const newButton = (
     <Button type="primary" icon={<PlusOutlined />} onClick={() => void createNew()}>
       New batch
@@ -133,6 +144,20 @@ export function BatchesRoom() {
             ]}
           />
           {newButton}
+          {palettes.length > 0 && (
+            <Dropdown
+              trigger={['click']}
+              menu={{
+                items: palettes.map((p) => ({ key: p.id, label: p.name })),
+                onClick: ({ key }) => {
+                  const palette = palettes.find((p) => p.id === key);
+                  if (palette) void createFrom(palette);
+                },
+              }}
+            >
+              <Button>From a palette</Button>
+            </Dropdown>
+          )}
         </div>
       </header>
       {error && !data ? (

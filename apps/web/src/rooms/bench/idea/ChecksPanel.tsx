@@ -167,6 +167,9 @@ export function ChecksPanel({ colours }: { readonly colours: readonly MatchedCol
   );
 }
 
+/** L* beyond the least that is needed: what rounding and the shelf may take back. */
+const FURTHER = [0, 1, 2, 3.5, 5.5, 8];
+
 /** Touching pairs that read as one, and the smallest change that mends each. */
 function Apart({ items }: { readonly items: readonly Item[] }) {
   const plan = usePlan();
@@ -181,29 +184,26 @@ function Apart({ items }: { readonly items: readonly Item[] }) {
   const labs = items.map((i) => i.lab);
   const close = checkApart(labs, technique).filter((p) => !p.apart);
 
-  const mend = async (index: number, target: LabD65): Promise<void> => {
+  /** The first target, from the least that is needed onwards, whose recipe really stands apart once rounded. */
+  const mend = async (index: number, other: number, target: LabD65): Promise<void> => {
     const item = items[index]!;
-    if (item.colourId !== null) {
-      dispatch(bench.paletteColourSet({ id: item.colourId, change: { lab: target } }));
-      return;
-    }
     const pot = pots.find((p) => p.pot.id === item.potId);
-    if (!pot || !problem) return;
-    const own = pot.pot.doses.map((d) => d.materialId);
-    const mine = problem.candidates.filter((c) => own.includes(c.id));
-    const recipe = (
-      await searchWorker().match({
-        ...problem,
-        target,
-        // Its own colourants and the shelf's whites and blacks are enough to change a value.
-        candidates:
-          mine.length > 0
-            ? [...mine, ...problem.candidates.filter((c) => !own.includes(c.id))]
-            : problem.candidates,
-        resolution: problem.resolution && { ...problem.resolution, potOils: pot.oils },
-      })
-    ).recipes[0];
-    if (recipe) {
+    if (!problem) return;
+    const sign = target[0] >= labs[index]![0] ? 1 : -1;
+    const targets = FURTHER.map((by): LabD65 => [target[0] + sign * by, target[1], target[2]]);
+    const sized =
+      pot && problem.resolution ? { ...problem.resolution, potOils: pot.oils } : problem.resolution;
+    const answers = await searchWorker().matchAll({ ...problem, target, resolution: sized }, targets);
+    const passes = (lab: LabD65 | undefined): boolean =>
+      lab !== undefined && checkApart([lab, labs[other]!], { ...technique, touching: 'row' })[0]!.apart;
+    const found = Math.max(
+      0,
+      answers.findIndex((a) => passes(a.recipes[0]?.lab)),
+    );
+    const recipe = answers[found]?.recipes[0];
+    if (item.colourId !== null) {
+      dispatch(bench.paletteColourSet({ id: item.colourId, change: { lab: targets[found]! } }));
+    } else if (pot && recipe) {
       dispatch(bench.formulaSet({ potId: pot.pot.id, parts: formulaOf(recipe.parts, shelf), follows: null }));
     }
   };
@@ -231,7 +231,10 @@ function Apart({ items }: { readonly items: readonly Item[] }) {
                     : `are too close in lightness: ${print.fixed(deltaL, 0)} in L*`}
                 </span>
                 {fix ? (
-                  <Button size="small" onClick={() => void mend(fix.index, fix.target)}>
+                  <Button
+                    size="small"
+                    onClick={() => void mend(fix.index, fix.index === i ? j : i, fix.target)}
+                  >
                     {items[fix.index]!.name} {fix.target[0] > labs[fix.index]![0] ? 'lighter' : 'darker'} by{' '}
                     {print.fixed(Math.abs(fix.target[0] - labs[fix.index]![0]), 0)}
                   </Button>

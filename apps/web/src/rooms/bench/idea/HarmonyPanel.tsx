@@ -37,6 +37,13 @@ const ring = arc<{ a: number; b: number }>()
   .startAngle((d) => (d.a * Math.PI) / 180)
   .endAngle((d) => (d.b * Math.PI) / 180);
 
+const STRETCH = { min: 0.4, max: 1.6 };
+/** How near to a handle, in degrees, a touch takes hold of it. */
+const GRAB = 14;
+
+/** A difference of angles as −180 to 180. */
+const signed = (degrees: number): number => ((((degrees + 180) % 360) + 360) % 360) - 180;
+
 /** Angle on the wheel, clockwise from the top, to a place on it. */
 const place = (angle: number, radius: number): readonly [number, number] => [
   Math.sin((angle * Math.PI) / 180) * radius,
@@ -86,13 +93,7 @@ export function HarmonyPanel() {
   );
   return (
     <div className="harmony">
-      <WheelRing
-        settings={s}
-        labs={wanted}
-        onAngle={(angle) => {
-          set({ angle });
-        }}
-      />
+      <WheelRing settings={s} labs={wanted} onChange={set} />
       <div className="harmony-controls">
         <div className="row">
           <Segmented<Wheel>
@@ -129,7 +130,7 @@ export function HarmonyPanel() {
           />
         </div>
         {slider('Rotate', 'angle', 0, 360, 1)}
-        {slider('Stretch', 'stretch', 0.4, 1.6, 0.02)}
+        {slider('Stretch', 'stretch', STRETCH.min, STRETCH.max, 0.02)}
         {slider('Lightness', 'lightness', 0.25, 0.9, 0.01)}
         {slider('Strength', 'chroma', 0.01, 0.2, 0.005)}
         <div className="proposals" aria-label="Proposals">
@@ -168,17 +169,36 @@ export function HarmonyPanel() {
 function WheelRing(props: {
   readonly settings: HarmonySettings;
   readonly labs: readonly (readonly [number, number, number])[];
-  readonly onAngle: (angle: number) => void;
+  readonly onChange: (change: Partial<HarmonySettings>) => void;
 }) {
-  const { settings: s, labs, onAngle } = props;
+  const { settings: s, labs, onChange } = props;
   const svg = useRef<SVGSVGElement>(null);
-  const drag = (event: PointerEvent): void => {
-    if (event.buttons === 0 && event.type !== 'pointerdown') return;
+  /** The handle that is held: 0 turns the wheel, any other stretches the scheme. */
+  const held = useRef(0);
+  const angles = labs.map((lab) => angleOfHue(oklchFromLab(lab)[2], s.wheel));
+  const angleAt = (event: PointerEvent): number => {
     const box = svg.current!.getBoundingClientRect();
-    const angle =
-      (Math.atan2(event.clientX - box.left - box.width / 2, box.top + box.height / 2 - event.clientY) * 180) /
-      Math.PI;
-    onAngle(Math.round((angle + 360) % 360));
+    const x = event.clientX - box.left - box.width / 2;
+    const y = box.top + box.height / 2 - event.clientY;
+    return ((Math.atan2(x, y) * 180) / Math.PI + 360) % 360;
+  };
+  const drag = (event: PointerEvent): void => {
+    const angle = angleAt(event);
+    if (held.current === 0) {
+      onChange({ angle: Math.round(angle) });
+      return;
+    }
+    const offset = signed(angles[held.current]! - angles[0]!);
+    if (Math.abs(offset) < 5) return;
+    const stretch = s.stretch * (Math.abs(signed(angle - angles[0]!)) / Math.abs(offset));
+    onChange({ stretch: Math.min(STRETCH.max, Math.max(STRETCH.min, stretch)) });
+  };
+  const grab = (event: PointerEvent<SVGSVGElement>): void => {
+    event.currentTarget.setPointerCapture(event.pointerId);
+    const angle = angleAt(event);
+    const near = angles.findIndex((a, i) => i > 0 && Math.abs(signed(a - angle)) < GRAB);
+    held.current = Math.abs(signed(angles[0]! - angle)) < GRAB ? 0 : Math.max(0, near);
+    drag(event);
   };
   const segments = Array.from({ length: SEGMENTS }, (_, i) => {
     const a = (i * 360) / SEGMENTS;
@@ -195,18 +215,17 @@ function WheelRing(props: {
       viewBox={`${-RADIUS} ${-RADIUS} ${SIZE} ${SIZE}`}
       role="img"
       aria-label={`Wheel turned to ${Math.round(s.angle)} degrees`}
-      onPointerDown={(e) => {
-        e.currentTarget.setPointerCapture(e.pointerId);
-        drag(e);
+      onPointerDown={grab}
+      onPointerMove={(e) => {
+        if (e.buttons !== 0) drag(e);
       }}
-      onPointerMove={drag}
     >
       {segments.map(({ a, b, hex }) => (
         <path key={a} d={ring({ a, b }) ?? ''} fill={hex} />
       ))}
       {labs.map((lab, i) => {
-        const [x, y] = place(angleOfHue(oklchFromLab(lab)[2], s.wheel), RADIUS - 44);
-        const [x2, y2] = place(angleOfHue(oklchFromLab(lab)[2], s.wheel), RADIUS - 14);
+        const [x, y] = place(angles[i]!, RADIUS - 44);
+        const [x2, y2] = place(angles[i]!, RADIUS - 14);
         return (
           <g key={i}>
             <line x1={0} y1={0} x2={x} y2={y} stroke="#5c5c5c" strokeWidth={i === 0 ? 2 : 1} />
