@@ -269,6 +269,28 @@ test('palettes: saved, favoured, used again, exported and read back', async ({
   await expect(idea.colour('Beet')).toBeVisible();
 });
 
+test('the same look on another base', async ({ page, batches, bench }) => {
+  await batches.openBatch('Kingfisher');
+  const before = await bench.colourOf('Back teal');
+  await bench.step('Base');
+  await page.getByRole('button', { name: 'Remove Lard' }).click();
+  await bench.addOil('Palm, unrefined', '25');
+  const looks = page.getByRole('status', { name: 'Looks on this base' });
+  await expect(looks).toContainText(/The new base changes \d pots, by up to ΔE/);
+  await expect.poll(() => bench.colourOf('Back teal')).not.toBe(before);
+  const tinted = await bench.colourOf('Back teal');
+  const distance = (a: string, b: string) =>
+    [1, 3, 5].reduce(
+      (sum, at) => sum + Math.abs(parseInt(a.slice(at, at + 2), 16) - parseInt(b.slice(at, at + 2), 16)),
+      0,
+    );
+  await looks.getByRole('button', { name: 'Match them again to how they looked' }).click();
+  await expect
+    .poll(async () => distance(await bench.colourOf('Back teal'), before))
+    .toBeLessThan(distance(tinted, before));
+  await bench.waitSaved();
+});
+
 test('a saved palette starts a batch', async ({ page, batches, idea }) => {
   await batches.open();
   await page.getByRole('button', { name: 'From a palette' }).click();

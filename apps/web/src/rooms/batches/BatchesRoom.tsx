@@ -15,6 +15,7 @@ import {
 } from '../../app/api.ts';
 import { useKeys } from '../../shared/hooks/useKeys.ts';
 import { useSettings } from '../../shared/hooks/useSettings.ts';
+import { useUndoNotice } from '../../shared/hooks/useUndoNotice.tsx';
 import { EmptyState } from '../../shared/ui/EmptyState.tsx';
 import { BatchCard } from './BatchCard.tsx';
 import { stateName } from '../../shared/ui/stateName.ts';
@@ -30,7 +31,8 @@ export function BatchesRoom() {
   const [copy] = useCopyBatchMutation();
   const [remove] = useDeleteBatchMutation();
   const [restore] = useRestoreBatchMutation();
-  const { message, notification } = App.useApp();
+  const { message } = App.useApp();
+  const tellDeleted = useUndoNotice();
   const { studio } = useSettings();
   const navigate = useNavigate();
   const search = useRef<InputRef>(null);
@@ -69,22 +71,10 @@ export function BatchesRoom() {
   };
   const removeWithUndo = async (batch: BatchSummary): Promise<void> => {
     if (!(await attempt(remove(batch.id).unwrap()))) return;
-    const key = `deleted-${batch.id}`;
-    notification.open({
-      key,
+    tellDeleted({
+      key: `deleted-${batch.id}`,
       title: `“${batch.name}” was deleted`,
-      duration: 10,
-      placement: 'bottomLeft',
-      actions: (
-        <Button
-          onClick={() => {
-            notification.destroy(key);
-            void attempt(restore(batch.id).unwrap());
-          }}
-        >
-          Undo
-        </Button>
-      ),
+      undo: () => void attempt(restore(batch.id).unwrap()),
     });
   };
 

@@ -11,6 +11,7 @@ import {
   useSaveMaterialMutation,
 } from '../../app/api.ts';
 import { useKeys } from '../../shared/hooks/useKeys.ts';
+import { useUndoNotice } from '../../shared/hooks/useUndoNotice.tsx';
 import { EmptyState } from '../../shared/ui/EmptyState.tsx';
 import { kindName } from '../../shared/ui/kindName.ts';
 import { colourWorker } from '../../workers/client.ts';
@@ -32,7 +33,8 @@ export function ShelfRoom() {
   const faces = useFaces(data);
   const [save] = useSaveMaterialMutation();
   const [restore] = useRestoreMaterialMutation();
-  const { message, notification } = App.useApp();
+  const { message } = App.useApp();
+  const tellDeleted = useUndoNotice();
   const search = useRef<InputRef>(null);
 
   const set = (change: Readonly<Record<string, string | readonly string[]>>): void => {
@@ -64,25 +66,15 @@ export function ShelfRoom() {
     }
   };
   const offerUndo = (m: MaterialWire): void => {
-    const key = `deleted-${m.id}`;
-    notification.open({
-      key,
+    tellDeleted({
+      key: `deleted-${m.id}`,
       title: `“${m.name}” was taken off the shelf`,
       description: 'Plans that use it keep their copy.',
-      duration: 10,
-      placement: 'bottomLeft',
-      actions: (
-        <Button
-          onClick={() => {
-            notification.destroy(key);
-            restore(m.id)
-              .unwrap()
-              .catch((e: unknown) => message.error(failureOf(e).message));
-          }}
-        >
-          Undo
-        </Button>
-      ),
+      undo: () => {
+        restore(m.id)
+          .unwrap()
+          .catch((e: unknown) => message.error(failureOf(e).message));
+      },
     });
   };
 

@@ -20,6 +20,8 @@ import {
   useSavePaletteMutation,
 } from '../../../app/api.ts';
 import { useAppDispatch } from '../../../app/hooks.ts';
+import { useUndoNotice } from '../../../shared/hooks/useUndoNotice.tsx';
+import { FileButton } from '../../../shared/ui/FileButton.tsx';
 import { bench, newId } from '../benchSlice.ts';
 
 async function readPalette(file: File): Promise<PaletteFile> {
@@ -75,8 +77,7 @@ export function FilePanel() {
   const [read, setRead] = useState<PaletteFile | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const take = useTake();
-  const open = (file: File | undefined): void => {
-    if (!file) return;
+  const open = (file: File): void => {
     readPalette(file)
       .then((palette) => {
         setRead(palette);
@@ -92,18 +93,13 @@ export function FilePanel() {
       <p className="soft">
         A GIMP palette (.gpl), a swatch exchange file (.ase), or CSV with hex or L, a, b columns.
       </p>
-      <label className="file-button">
-        <FileOutlined /> Choose a palette file
-        <input
-          type="file"
-          accept=".gpl,.ase,.csv"
-          aria-label="Choose a palette file"
-          onChange={(e) => {
-            open(e.target.files?.[0]);
-            e.target.value = '';
-          }}
-        />
-      </label>
+      <FileButton
+        label="Choose a palette file"
+        icon={<FileOutlined />}
+        text="Choose a palette file"
+        accept=".gpl,.ase,.csv"
+        onFile={open}
+      />
       {problem && (
         <p className="field-problem" role="alert">
           {problem}
@@ -133,7 +129,8 @@ export function SavedPanel() {
   const [save] = useSavePaletteMutation();
   const [remove] = useDeletePaletteMutation();
   const [restore] = useRestorePaletteMutation();
-  const { message, notification } = App.useApp();
+  const { message } = App.useApp();
+  const tellDeleted = useUndoNotice();
   const take = useTake();
   const attempt = (work: Promise<unknown>): void => {
     work.catch((e: unknown) => message.error(failureOf(e).message));
@@ -170,22 +167,12 @@ export function SavedPanel() {
             aria-label={`Delete ${p.name}`}
             onClick={() => {
               attempt(remove(p.id).unwrap());
-              const key = `palette-${p.id}`;
-              notification.open({
-                key,
+              tellDeleted({
+                key: `palette-${p.id}`,
                 title: `The palette “${p.name}” was deleted`,
-                duration: 10,
-                placement: 'bottomLeft',
-                actions: (
-                  <Button
-                    onClick={() => {
-                      notification.destroy(key);
-                      attempt(restore(p.id).unwrap());
-                    }}
-                  >
-                    Undo
-                  </Button>
-                ),
+                undo: () => {
+                  attempt(restore(p.id).unwrap());
+                },
               });
             }}
           />

@@ -3,6 +3,7 @@ import { Button, Segmented } from 'antd';
 import { type DragEvent, type MouseEvent, useCallback, useEffect, useRef, useState } from 'react';
 import { labD65FromHex, type LabD65, PHOTO_COLOURS, PLAN_LIMITS, screenColourFromLabD65 } from '@kleur/core';
 import { useAppDispatch } from '../../../app/hooks.ts';
+import { FileButton } from '../../../shared/ui/FileButton.tsx';
 import { searchWorker } from '../../../workers/client.ts';
 import { type PhotoResult } from '../../../workers/search.protocol.ts';
 import { bench, newId } from '../benchSlice.ts';
@@ -124,31 +125,21 @@ export function PhotoPanel() {
           </p>
         )}
         <div className="row">
-          <label className="file-button">
-            <PictureOutlined /> Choose a photo
-            <input
-              type="file"
-              accept="image/jpeg,image/png,image/webp"
-              aria-label="Choose a photo"
-              onChange={(e) => {
-                take(e.target.files?.[0]);
-                e.target.value = '';
-              }}
-            />
-          </label>
-          <label className="file-button">
-            <CameraOutlined /> Camera
-            <input
-              type="file"
-              accept="image/*"
-              capture="environment"
-              aria-label="Take a photo"
-              onChange={(e) => {
-                take(e.target.files?.[0]);
-                e.target.value = '';
-              }}
-            />
-          </label>
+          <FileButton
+            label="Choose a photo"
+            icon={<PictureOutlined />}
+            text="Choose a photo"
+            accept="image/jpeg,image/png,image/webp"
+            onFile={take}
+          />
+          <FileButton
+            label="Take a photo"
+            icon={<CameraOutlined />}
+            text="Camera"
+            accept="image/*"
+            capture="environment"
+            onFile={take}
+          />
         </div>
         {busy && <p role="status">Reading the photo…</p>}
         {problem && (

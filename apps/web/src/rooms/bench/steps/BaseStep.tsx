@@ -8,6 +8,7 @@ import { NumberField } from '../../../shared/ui/NumberField.tsx';
 import { bench, newId } from '../benchSlice.ts';
 import { CheckList } from '../CheckList.tsx';
 import { ColourCard } from '../ColourCard.tsx';
+import { KeepLooks } from '../KeepLooks.tsx';
 import { MaterialPicker } from '../MaterialPicker.tsx';
 import { useChecks, usePlan, usePrep } from '../useDerived.ts';
 
@@ -29,6 +30,7 @@ export function BaseStep() {
       <aside>
         <h2>The bare base</h2>
         <ColourCard potId={null} label="the bare base" />
+        <KeepLooks />
         <LyePanel />
         <CheckList checks={plan.base.oils.length === 0 ? [] : checks} label="Checks on the base" />
       </aside>
