@@ -1,5 +1,5 @@
-import { existsSync, readFileSync, rmSync } from 'node:fs';
-import { join } from 'node:path';
+import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
+import { dirname, join } from 'node:path';
 import { browser, build, install, root, run } from './setup.mjs';
 
 /*
@@ -24,6 +24,7 @@ function tests(name, args, resultFile, count) {
   console.log(`\n── ${name}`);
   const file = join(root, resultFile);
   rmSync(file, { force: true });
+  mkdirSync(dirname(file), { recursive: true });
   const code = run('npx', ['--no-install', ...args]);
   const counted = existsSync(file) ? count(JSON.parse(readFileSync(file, 'utf8'))) : { passed: 0, failed: 0 };
   passed += counted.passed;

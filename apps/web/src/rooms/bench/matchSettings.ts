@@ -41,5 +41,7 @@ export function setMatchSettings(change: Partial<MatchSettings>): void {
   for (const listener of listeners) listener();
 }
 
-export const useMatchSettings = (): MatchSettings =>
-  useSyncExternalStore(subscribe, () => (current ??= read()));
+/** The present settings, outside of a component. */
+export const readMatchSettings = (): MatchSettings => (current ??= read());
+
+export const useMatchSettings = (): MatchSettings => useSyncExternalStore(subscribe, readMatchSettings);

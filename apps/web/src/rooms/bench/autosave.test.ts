@@ -1,0 +1,176 @@
+import { configureStore } from '@reduxjs/toolkit';
+import { type BatchDocument, type Problem } from '@kleur/contract';
+import { emptyPlan } from '@kleur/core';
+
+/** The autosave against a server that is made up here: what is sent, when, with which version. */
+const stored = new Map<string, string>();
+Object.assign(globalThis, {
+  window: { location: { origin: 'http://kleur.test' } },
+  localStorage: {
+    getItem: (k: string) => stored.get(k) ?? null,
+    setItem: (k: string, v: string) => stored.set(k, v),
+    removeItem: (k: string) => stored.delete(k),
+  },
+});
+
+interface Sent {
+  readonly name: string;
+  readonly version: number;
+  answer(status: number, body: object): void;
+  breakLine(): void;
+}
+let sent: Sent[] = [];
+
+const document: BatchDocument = {
+  id: 'b1',
+  name: 'Start',
+  state: 'idea',
+  madeOn: null,
+  plan: emptyPlan(),
+  version: 3,
+  createdAt: '',
+  updatedAt: '',
+};
+const problem = (code: Problem['code']): Problem => ({ code, message: code, fields: [] });
+
+async function setUp() {
+  // Loaded after the globals above, which the modules read.
+  const { api } = await import('../../app/api.ts');
+  const { autosave, flush } = await import('./autosave.ts');
+  const { bench, benchReducer } = await import('./benchSlice.ts');
+  const store = configureStore({
+    reducer: { [api.reducerPath]: api.reducer, bench: benchReducer },
+    middleware: (d) =>
+      d({ serializableCheck: false, immutableCheck: false })
+        .prepend(autosave.middleware)
+        .concat(api.middleware),
+  });
+  store.dispatch(bench.opened({ document }));
+  const rename = (name: string) => store.dispatch(bench.headChanged({ name }));
+  const saving = () => store.getState().bench.saving.status;
+  return { store, bench, flush, rename, saving };
+}
+
+/** Lets timers up to `ms` and every promise behind them run. */
+const pass = (ms: number) => jest.advanceTimersByTimeAsync(ms);
+
+beforeEach(() => {
+  jest.useFakeTimers();
+  stored.clear();
+  sent = [];
+  globalThis.fetch = jest.fn(async (input: Request | string | URL) => {
+    const body = (await (input as Request).clone().json()) as { name: string; version: number };
+    return new Promise<Response>((resolve, reject) => {
+      sent.push({
+        name: body.name,
+        version: body.version,
+        answer: (status, answer) => {
+          resolve(
+            new Response(JSON.stringify(answer), { status, headers: { 'content-type': 'application/json' } }),
+          );
+        },
+        breakLine: () => {
+          reject(new TypeError('line broken'));
+        },
+      });
+    });
+  }) as typeof fetch;
+});
+afterEach(() => {
+  jest.useRealTimers();
+});
+
+it('waits for a pause, sends once with the version, and drops the draft when it is acknowledged', async () => {
+  const { rename, saving } = await setUp();
+  for (const name of ['A', 'AB', 'ABC']) {
+    rename(name);
+    await pass(200);
+  }
+  expect(sent).toHaveLength(0);
+  expect(stored.get('kleur.draft.b1')).toContain('"name":"ABC"');
+  await pass(600);
+  expect(sent).toMatchObject([{ name: 'ABC', version: 3 }]);
+  expect(saving()).toBe('saving');
+  sent[0]!.answer(200, { ...document, version: 4 });
+  await pass(1);
+  expect(saving()).toBe('saved');
+  expect(stored.size).toBe(0);
+});
+
+it('never has two saves under way: an edit meanwhile follows with the new version', async () => {
+  const { rename, saving } = await setUp();
+  rename('One');
+  await pass(700);
+  rename('Two');
+  await pass(5000);
+  expect(sent).toHaveLength(1);
+  sent[0]!.answer(200, { ...document, version: 4 });
+  await pass(700);
+  expect(sent[1]).toMatchObject({ name: 'Two', version: 4 });
+  sent[1]!.answer(200, { ...document, version: 5 });
+  await pass(1);
+  expect(saving()).toBe('saved');
+});
+
+it('tries again while the server cannot be reached, at once when asked, and keeps the draft', async () => {
+  const { store, bench, rename, saving } = await setUp();
+  rename('Offline');
+  await pass(700);
+  sent[0]!.breakLine();
+  await pass(1);
+  expect(saving()).toBe('failed');
+  expect(stored.get('kleur.draft.b1')).toContain('Offline');
+  await pass(1500);
+  expect(sent).toHaveLength(2);
+  sent[1]!.breakLine();
+  await pass(1);
+  store.dispatch(bench.saveRetried());
+  await pass(700);
+  expect(sent).toHaveLength(3);
+  sent[2]!.answer(200, { ...document, version: 4 });
+  await pass(1);
+  expect(saving()).toBe('saved');
+});
+
+it('stops at a conflict until the maker has chosen', async () => {
+  const { store, bench, rename, saving } = await setUp();
+  rename('Mine');
+  await pass(700);
+  sent[0]!.answer(409, problem('stale-version'));
+  await pass(1);
+  expect(saving()).toBe('conflict');
+  rename('Mine still');
+  await pass(20_000);
+  expect(sent).toHaveLength(1);
+  store.dispatch(bench.mineKept(9));
+  await pass(700);
+  expect(sent[1]).toMatchObject({ name: 'Mine still', version: 9 });
+  sent[1]!.answer(200, { ...document, version: 10 });
+  await pass(1);
+});
+
+it('does not hammer the server with what it refuses', async () => {
+  const { rename, saving } = await setUp();
+  rename('Refused');
+  await pass(700);
+  sent[0]!.answer(400, problem('invalid-input'));
+  await pass(30_000);
+  expect(saving()).toBe('failed');
+  expect(sent).toHaveLength(1);
+});
+
+it('sends what is unsaved when the batch is left before the pause is over', async () => {
+  const { store, bench, flush, rename } = await setUp();
+  rename('Leaving');
+  const leaving = store.getState().bench;
+  const flushed = flush(leaving, store.dispatch);
+  store.dispatch(bench.closed());
+  await pass(1);
+  expect(sent).toMatchObject([{ name: 'Leaving', version: 3 }]);
+  sent[0]!.answer(200, { ...document, version: 4 });
+  await pass(1);
+  await flushed;
+  expect(stored.size).toBe(0);
+  await pass(5000);
+  expect(sent).toHaveLength(1);
+});

@@ -1,0 +1,50 @@
+/** Settings of the match in this browser: what is read back must be usable whatever lies in storage. */
+const stored = new Map<string, string>();
+Object.assign(globalThis, {
+  localStorage: {
+    getItem: (k: string) => stored.get(k) ?? null,
+    setItem: (k: string, v: string) => {
+      if (stored.get('full')) throw new Error('quota');
+      stored.set(k, v);
+    },
+  },
+});
+
+async function fresh() {
+  jest.resetModules();
+  return import('./matchSettings.ts');
+}
+beforeEach(() => {
+  stored.clear();
+});
+
+it('starts with what is in stock and three colourants', async () => {
+  const { readMatchSettings } = await fresh();
+  expect(readMatchSettings()).toMatchObject({
+    most: 3,
+    filter: { inStock: true, natural: false, exclude: [] },
+  });
+});
+
+it('is kept and read back', async () => {
+  const one = await fresh();
+  one.setMatchSettings({ most: 2, filter: { ...one.readMatchSettings().filter, vegan: true } });
+  const two = await fresh();
+  expect(two.readMatchSettings()).toMatchObject({ most: 2, filter: { vegan: true } });
+});
+
+it.each(['{"most":', '{"most":99}', 'null', '[]', '{"filter":null}'])(
+  'takes %s for nothing stored',
+  async (text) => {
+    stored.set('kleur.match', text);
+    const { readMatchSettings } = await fresh();
+    expect(readMatchSettings()).toMatchObject({ most: 3, filter: { inStock: true } });
+  },
+);
+
+it('goes on without storage', async () => {
+  const { readMatchSettings, setMatchSettings } = await fresh();
+  stored.set('full', 'yes');
+  setMatchSettings({ most: 1 });
+  expect(readMatchSettings().most).toBe(1);
+});
