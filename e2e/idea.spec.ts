@@ -269,6 +269,16 @@ test('palettes: saved, favoured, used again, exported and read back', async ({
   await expect(idea.colour('Beet')).toBeVisible();
 });
 
+test('with nothing allowed on the shelf the step says so', async ({ page, request, batches, bench }) => {
+  const shelf = (await (await request.get('/api/materials')).json()) as Record<string, unknown>[];
+  for (const { id, optics: _o, builtIn: _b, ...rest } of shelf.filter((m) => m.inStock)) {
+    await request.put(`/api/materials/${String(id)}`, { data: { ...rest, inStock: false } });
+  }
+  await batches.openBatch('Kingfisher');
+  await bench.step('Idea');
+  await expect(page.getByText(/Nothing on the shelf is allowed: loosen the limits/)).toBeVisible();
+});
+
 test('the same look on another base', async ({ page, batches, bench }) => {
   await batches.openBatch('Kingfisher');
   const before = await bench.colourOf('Back teal');

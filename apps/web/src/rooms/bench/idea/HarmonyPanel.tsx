@@ -67,6 +67,8 @@ export function HarmonyPanel() {
   const problem = useProblem(null, gel);
   const wanted = useMemo(() => harmony(s), [s]);
   const { results, of } = useMatches(problem, wanted);
+  // Nothing allowed on the shelf is the same answer for every colour.
+  const nothing = results[0]?.recipes.length === 0 ? results[0].reasons[0] : undefined;
   const set = (change: Partial<HarmonySettings>): void => {
     setS((old) => ({ ...old, ...change }));
   };
@@ -147,6 +149,11 @@ export function HarmonyPanel() {
             );
           })}
         </div>
+        {nothing && (
+          <p className="field-problem" role="status">
+            {nothing}
+          </p>
+        )}
         <Button
           onClick={() => {
             // What can be made, not what was dreamt of: the palette starts within reach.
