@@ -22,10 +22,22 @@ import { newId } from './benchSlice.ts';
 import { useMatchSettings } from './matchSettings.ts';
 import { usePlan } from './useDerived.ts';
 
-/** The shelf as materials a plan can hold, by id. */
+/**
+ * The materials that recipes are made from, by id: the shelf, but with the plan's own copy of what the plan holds,
+ * since that copy is what the pots are predicted from. What has left the shelf stays known and is out of stock.
+ */
 export function useShelf(): ReadonlyMap<string, Material> {
   const { data } = useMaterialsQuery();
-  return useMemo(() => new Map((data ?? []).map(({ version: _v, builtIn: _b, ...m }) => [m.id, m])), [data]);
+  const { materials } = usePlan();
+  return useMemo(() => {
+    const shelf = new Map<string, Material>(
+      (data ?? []).map(({ version: _v, builtIn: _b, ...m }) => [m.id, m]),
+    );
+    if (shelf.size === 0) return shelf;
+    for (const copy of materials)
+      shelf.set(copy.id, { ...copy, inStock: shelf.get(copy.id)?.inStock ?? false });
+    return shelf;
+  }, [data, materials]);
 }
 
 /** The gel that matches are made for: whatever the time strip shows would move the target while it is dragged. */
