@@ -28,8 +28,11 @@ export {
   type Claim,
   CLAIMS,
   type DoseWindow,
+  FATTY_ACIDS,
   isDosed,
   isWeighedCarrier,
+  LIMIT_BASES,
+  type LimitBasis,
   type Material,
   MATERIAL_KINDS,
   type MaterialKind,
@@ -37,26 +40,54 @@ export {
   type ScentFacts,
 } from './material/material.ts';
 export { defaultOptics } from './material/ownMaterial.ts';
+export { upgradeMaterial } from './material/upgrade.ts';
 export { type ShelfFace, shelfFace, type TintLadder, tintLadder } from './material/tintLadder.ts';
 
-export { type Check, type CheckLevel, type CheckPlace } from './batch/checks/check.ts';
+export { type BlendProperties, blendProperties, propertiesOf, USUAL } from './batch/blend.ts';
+export { flowOf } from './batch/balance.ts';
+export {
+  type Check,
+  type CheckContext,
+  type CheckLevel,
+  type CheckPlace,
+  type Repair,
+  type ShelfState,
+} from './batch/checks/check.ts';
 export { checkPlan } from './batch/checks/index.ts';
 export {
   bareComposition,
   canvasOfOils,
   type Composition,
+  inheritedDoses,
+  labOf,
   planCanvas,
+  potCanvas,
   potComposition,
   predictColour,
   type PredictedColour,
   predictReflectance,
   scentBrowning,
 } from './batch/composition.ts';
-export { carrierMass, dispersionHint, mediumName } from './batch/dispersion.ts';
 export {
+  carrierMass,
+  carrierOilBalance,
+  type Dispersion,
+  dispersionHint,
+  type DispersionUse,
+  dispersions,
+  mediumName,
+} from './batch/dispersion.ts';
+export {
+  addAdditive,
   addDose,
+  addDraw,
+  addEmbed,
+  addEmbedDose,
+  addLine,
   addOil,
   addPot,
+  addScentPart,
+  changeScent,
   copyPot,
   type FormulaPart,
   movePot,
@@ -64,41 +95,146 @@ export {
   type PalettePot,
   potsFromPalette,
   refreshMaterial,
+  removeAdditive,
   removeDose,
+  removeDraw,
+  removeEmbed,
+  removeLine,
   removeOil,
   removePot,
+  removeScentPart,
+  setAdditive,
   setBase,
+  setCarrierOil,
+  setCarrierSource,
+  setDispersion,
   setDose,
+  setDraw,
+  setEmbed,
   setFormula,
+  setLine,
+  setLiquidWay,
+  setMould,
+  setMoulding,
   setOilMass,
   setOilPercent,
   setPalette,
   setPaletteColour,
+  setParts,
   setPot,
   setScent,
   setTechnique,
+  setWork,
+  useRecipe,
 } from './batch/edit.ts';
-export { type Batter, batterOf, type LyeStop, oilsAddUp, oilsSum } from './batch/lye.ts';
 export {
+  type Embed,
+  type EmbedBase,
+  EMBED_BASES,
+  EMBED_SHAPES,
+  type EmbedShape,
+  type PowderLine,
+} from './batch/embed.ts';
+export { embedComposition, type EmbedFacts, embedFacts, lineMass } from './batch/embedFacts.ts';
+export { type PlanFault, planFaults } from './batch/faults.ts';
+export {
+  barWeights,
+  type BarWeights,
+  cureLoss,
+  type Fill,
+  fillOf,
+  type SolveGoal,
+  solveOils,
+} from './batch/fill.ts';
+export { type DrawFlow, type Flow, type LyeFlow, type PotFlow, totalOf } from './batch/flow.ts';
+export { wouldCycle } from './batch/graph.ts';
+export {
+  type Batter,
+  batterOf,
+  concentrationOf,
+  lyeRate,
+  type LyeStop,
+  oilsAddUp,
+  oilsSum,
+  superfatRange,
+} from './batch/lye.ts';
+export {
+  type BarCut,
+  type Bars,
+  barsOf,
+  barsOfMould,
+  dividedFill,
+  dividedMould,
+  type Mould,
+  MOULD_SHAPES,
+  type Moulding,
+  mouldProblem,
+  type MouldRow,
+  type MouldShape,
+  mouldVolume,
+  plainMould,
+  sectionVolume,
+} from './batch/mould.ts';
+export { type WorkOrder, workOrder } from './batch/order.ts';
+export { consistencyWanted, type PotPace, type PotStep, paceSteps, PACE_SPREAD } from './batch/pace.ts';
+export {
+  ADDITIVE_MOMENTS,
+  type AdditiveMoment,
+  type AdditiveRow,
   type Base,
+  CARRIER_SOURCES,
+  type CarrierSource,
   type DoseRow,
+  type Draw,
   emptyPlan,
+  type Finish,
+  FINISHES,
+  HEATS,
   type Idea,
+  type LiquidChoice,
+  type LiquidKind,
+  LIQUID_KINDS,
+  type LiquidPart,
+  LIQUID_WAYS,
+  type LiquidWay,
+  type LyeChoice,
   materialOf,
+  newPot,
   type OilRow,
+  onePart,
   type PaletteColour,
   type Plan,
   PLAN_LIMITS,
   PLAN_SCHEMA,
-  type PlanFault,
-  planFaults,
   type Pot,
+  POT_PLACES,
+  type PotPlace,
   pruneMaterials,
   type ScentChoice,
-  upgradePlan,
+  SCENT_MOMENTS,
+  type ScentMoment,
+  type ScentPart,
+  SHARE_WAYS,
+  type ShareWay,
+  type SharedDispersion,
+  type Stock,
+  TAKEN,
+  type Taken,
+  USES,
+  type Work,
 } from './batch/plan.ts';
-export { type PotShare, potShares } from './batch/pots.ts';
-export { type PrepPot, type PrepRow, type PrepSheet, prepSheet } from './batch/prep.ts';
+export {
+  type PrepAdditive,
+  type PrepPot,
+  type PrepRow,
+  type PrepSheet,
+  prepSheet,
+  type Weighing,
+} from './batch/prep.ts';
+export { productPerOil } from './batch/product.ts';
+export { browningOf, type ScentBlend, scentBlend, stabiliserFor } from './batch/scent.ts';
+export { upgradePlan } from './batch/upgrade.ts';
+export * as why from './batch/why.ts';
 
 export {
   DOSE_UNITS,
@@ -129,6 +265,27 @@ export {
   type Millilitres,
 } from './units/quantity.ts';
 export { type Spoon, SPOON_SYSTEMS, SPOONS, type SpoonSum, type SpoonSystem } from './units/spoons.ts';
+
+export {
+  LENGTH_DIGITS,
+  LENGTH_UNITS,
+  lengthFromUnit,
+  lengthInUnit,
+  type LengthUnit,
+  MASS_DIGITS,
+  MASS_UNITS,
+  massFromUnit,
+  massInUnit,
+  type MassUnit,
+  metricUnits,
+  type Say,
+  sayIn,
+  TEMPERATURE_UNITS,
+  temperatureFromUnit,
+  temperatureInUnit,
+  type TemperatureUnit,
+  type Units,
+} from './units/view.ts';
 
 export { anything, type Candidate, candidatesOf, type MatchFilter } from './match/candidates.ts';
 export { matchColour } from './match/match.ts';

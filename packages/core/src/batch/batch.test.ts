@@ -1,13 +1,14 @@
 import fc from 'fast-check';
 import { deltaE00 } from '../colour/deltaE00.ts';
 import { cured, fresh } from '../pigment/stage.ts';
-import { dose, fourPotLoaf, planWith, pot, shelfItem, tenthGramScale } from '../testing/plans.ts';
+import { dose, fourPotLoaf, planWith, pot, scentOf, shelfItem, tenthGramScale } from '../testing/plans.ts';
 import { grams } from '../units/quantity.ts';
 import { bareComposition, potComposition, predictColour } from './composition.ts';
 import { dispersionHint } from './dispersion.ts';
 import { batterOf, sapNaoh } from './lye.ts';
-import { emptyPlan, materialOf, planFaults, pruneMaterials } from './plan.ts';
-import { potShares } from './pots.ts';
+import { flowOf } from './balance.ts';
+import { planFaults } from './faults.ts';
+import { emptyPlan, materialOf, pruneMaterials } from './plan.ts';
 import { prepSheet } from './prep.ts';
 
 describe('lye and batter', () => {
@@ -44,7 +45,7 @@ describe('lye and batter', () => {
 
 describe('pots', () => {
   it('3:2:2:1 of 1,000 g oils', () => {
-    expect(potShares(fourPotLoaf()).map((s) => s.oils)).toEqual([375, 250, 250, 125]);
+    expect(flowOf(fourPotLoaf()).pots.map((p) => p.oils)).toEqual([375, 250, 250, 125]);
   });
 
   it('conserves oils and batter over any parts', () => {
@@ -54,18 +55,19 @@ describe('pots', () => {
         (parts) => {
           fc.pre(parts.some((p) => p > 0));
           const plan = planWith(parts.map((p, i) => pot(`pot ${i}`, p)));
-          const shares = potShares(plan);
-          expect(shares.reduce((s, p) => s + p.oils, 0)).toBeCloseTo(1000, 6);
-          expect(shares.reduce((s, p) => s + p.batter!, 0)).toBeCloseTo(batterOf(plan).total!, 6);
+          const { pots } = flowOf(plan);
+          expect(pots.reduce((s, p) => s + p.oils, 0)).toBeCloseTo(1000, 6);
+          expect(pots.reduce((s, p) => s + p.mass, 0)).toBeCloseTo(batterOf(plan).total!, 6);
         },
       ),
     );
   });
 
   it('shares that add up to zero hold nothing, and nothing is NaN', () => {
-    const shares = potShares(planWith([pot('A', 0), pot('B', 0)]));
-    expect(shares.map((s) => s.oils)).toEqual([0, 0]);
-    expect(shares.map((s) => s.batter)).toEqual([0, 0]);
+    const { pots, leftoverMass } = flowOf(planWith([pot('A', 0), pot('B', 0)]));
+    expect(pots.map((p) => p.oils)).toEqual([0, 0]);
+    expect(pots.map((p) => p.mass)).toEqual([0, 0]);
+    expect(leftoverMass).toBeCloseTo(1434.26, 1);
   });
 });
 
@@ -85,7 +87,7 @@ describe('prep sheet', () => {
   it('gives carriers by the ratio of the measured powder and totals them', () => {
     expect(sheet.pots[0]!.rows[0]!.carrierMass).toBeCloseTo(3.8, 9);
     // 2 × (1.9 + 0.8 + 0.8 + 0.4 + 0.8) = 9.4 g of oil
-    expect(sheet.carriers).toEqual([{ medium: 'oil', mass: expect.closeTo(9.4, 9) }]);
+    expect(sheet.carriers).toEqual([{ medium: 'oil', mass: expect.closeTo(9.4, 9), fromBatch: false }]);
   });
 
   it('totals each material over its pots', () => {
@@ -96,7 +98,7 @@ describe('prep sheet', () => {
 
   it('gives scent only to the pots that get it', () => {
     const plan = planWith([{ ...pot('A', 1), scented: true }, pot('B', 3)], {
-      scent: { materialId: 'scent-limewash', dose: 30 as never },
+      scent: scentOf('scent-limewash', 30),
     });
     const { scent, pots } = prepSheet(plan, tenthGramScale);
     expect(pots.map((p) => p.scent)).toEqual([7.5, 0]);
@@ -142,7 +144,7 @@ describe('predicted pots', () => {
 
   it('a scented pot browns and its unscented neighbour does not', () => {
     const plan = planWith([{ ...pot('A', 1), scented: true }, pot('B', 1)], {
-      scent: { materialId: 'scent-oat-biscuit', dose: 30 as never },
+      scent: scentOf('scent-oat-biscuit', 30),
     });
     const [a, b] = plan.pots.map((p) => predictColour(potComposition(plan, p), cured()).lab);
     expect(a![0]).toBeLessThan(b![0] - 10);

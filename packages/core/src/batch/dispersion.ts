@@ -1,5 +1,8 @@
-import { type Carrier, type CarrierMedium, type Material } from '../material/material.ts';
+import { type Carrier, type CarrierMedium, isWeighedCarrier, type Material } from '../material/material.ts';
 import { type Grams, grams } from '../units/quantity.ts';
+import { flowOf } from './balance.ts';
+import { type DoseFlow } from './flow.ts';
+import { materialOf, type Plan, type Pot, type Stock } from './plan.ts';
 
 export const mediumName: Readonly<Record<CarrierMedium, string>> = {
   oil: 'light oil',
@@ -15,6 +18,62 @@ export const mediumName: Readonly<Record<CarrierMedium, string>> = {
 /** Liquid for a powder by weight; 0 where it goes in as it is. */
 export const carrierMass = (powder: Grams, carrier: Carrier | null): Grams =>
   grams(carrier ? powder * carrier.ratio : 0);
+
+/** How a powder is wetted, with what, how long it stands, and how to see that it is done. */
+export interface DispersionWay {
+  readonly vessel: string;
+  readonly tool: string;
+  readonly wait: string;
+  readonly check: string;
+}
+
+const PAPER = 'Draw a spoon over white paper: no specks, no streaks.';
+
+export function dispersionWay(material: Material, medium: CarrierMedium | null): DispersionWay | null {
+  const clumps = material.cautions.includes('clumps');
+  switch (medium) {
+    case 'oil':
+    case 'glycerin':
+      return {
+        vessel: 'small cup',
+        tool: clumps ? 'frother, high' : 'frother or spoon',
+        wait: clumps ? '10 min, then shear again' : '5 min',
+        check: clumps ? `Strain. ${PAPER}` : PAPER,
+      };
+    case 'water':
+      return material.kind === 'clay'
+        ? {
+            vessel: 'small cup',
+            tool: 'spoon',
+            wait: '15 min to drink, then stir',
+            check: 'Smooth, no dry lumps.',
+          }
+        : { vessel: 'small cup', tool: 'frother', wait: '5 min', check: clumps ? `Strain. ${PAPER}` : PAPER };
+    case 'infusion':
+      return {
+        vessel: 'jar',
+        tool: 'warm water bath',
+        wait: '2 h, or weeks in the cold',
+        check: 'Strain through cloth.',
+      };
+    case 'lye-water':
+      return {
+        vessel: 'the lye vessel',
+        tool: 'spoon',
+        wait: 'until it has dissolved',
+        check: 'Clear, or evenly coloured.',
+      };
+    case 'batch-oils':
+      return {
+        vessel: 'the oils',
+        tool: 'stick blender',
+        wait: 'none',
+        check: 'Scrape the pot and hunt for lumps.',
+      };
+    default:
+      return null;
+  }
+}
 
 /** How to disperse a material, as one short instruction. */
 export function dispersionHint(material: Material, medium: CarrierMedium | null): string {
@@ -40,4 +99,98 @@ export function dispersionHint(material: Material, medium: CarrierMedium | null)
     case null:
       return 'No carrier chosen.';
   }
+}
+
+export interface DispersionUse {
+  readonly pot: Pot;
+  readonly powder: number;
+  /** Of the finished dispersion, g. */
+  readonly mass: number;
+  /** Of a stock bottle; null otherwise. */
+  readonly drops: number | null;
+}
+
+/** One cup to make up, or one bottle to draw from. */
+export interface Dispersion {
+  readonly material: Material;
+  readonly carrier: Carrier;
+  readonly fromBatch: boolean;
+  readonly shared: boolean;
+  readonly stock: Stock | null;
+  readonly powder: number;
+  readonly liquid: number;
+  readonly uses: readonly DispersionUse[];
+  readonly way: DispersionWay | null;
+}
+
+const dropsOf = (stock: Stock, powder: number): number =>
+  powder / (stock.powderPercent / 100) / stock.gramsPerDrop;
+
+/**
+ * All dispersions of a plan. A material that is to be shared, or comes from a bottle, is one for all the pots that
+ * use it in the same carrier; anything else has a cup for each pot.
+ */
+export function dispersions(plan: Plan): Dispersion[] {
+  const made = new Map<string, Dispersion>();
+  const together = new Set(plan.work.dispersions.map((d) => d.materialId));
+  for (const { pot, doses } of flowOf(plan).pots) {
+    for (const dose of doses) {
+      const { carrier } = dose.row;
+      if (!carrier || !isWeighedCarrier(carrier.medium) || !(dose.powder > 0)) continue;
+      const material = materialOf(plan, dose.row.materialId);
+      const shared = together.has(material.id);
+      const key = shared
+        ? [material.id, carrier.medium, carrier.ratio, dose.fromBatch].join()
+        : [pot.id, dose.row.id].join();
+      const use = useOf(pot, dose);
+      const before = made.get(key);
+      made.set(key, {
+        material,
+        carrier,
+        fromBatch: dose.fromBatch,
+        shared,
+        stock: dose.stock,
+        powder: (before?.powder ?? 0) + dose.powder,
+        liquid: (before?.liquid ?? 0) + dose.liquid,
+        uses: [...(before?.uses ?? []), use],
+        way: dispersionWay(material, carrier.medium),
+      });
+    }
+  }
+  return [...made.values()];
+}
+
+const useOf = (pot: Pot, { powder, liquid, stock, row }: DoseFlow): DispersionUse => ({
+  pot,
+  powder,
+  mass: (row.carrier?.medium === 'infusion' ? 0 : powder) + liquid,
+  drops: stock ? dropsOf(stock, powder) : null,
+});
+
+/** Liquid oil for carriers: what is needed from the recipe and beside it, and what the recipe has of it, g. */
+export function carrierOilBalance(plan: Plan): {
+  readonly material: Material | null;
+  readonly fromBatch: number;
+  readonly extra: number;
+  /** Of that oil in the recipe; null when the chosen oil is not in it. */
+  readonly inRecipe: number | null;
+} {
+  const flow = flowOf(plan);
+  const row = plan.base.oils[flow.carrierOil];
+  const id = plan.work.carrierOil ?? row?.materialId ?? null;
+  const fromBatch = flow.lyes.reduce((sum, l) => sum + l.heldOil, 0);
+  return {
+    material: id === null ? null : materialOf(plan, id),
+    fromBatch,
+    extra: flow.pots.reduce(
+      (sum, p) =>
+        sum +
+        p.doses.reduce((s, d) => {
+          const oily = d.row.carrier?.medium === 'oil' || d.row.carrier?.medium === 'infusion';
+          return oily && !d.fromBatch && !d.stock ? s + d.liquid : s;
+        }, 0),
+      0,
+    ),
+    inRecipe: row ? (plan.base.totalOils * row.percent) / 100 : null,
+  };
 }

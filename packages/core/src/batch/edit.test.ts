@@ -1,4 +1,4 @@
-import { fourPotLoaf, planWith, shelfItem } from '../testing/plans.ts';
+import { fourPotLoaf, planWith, scentOf, shelfItem } from '../testing/plans.ts';
 import { grams, gramsPerKg } from '../units/quantity.ts';
 import {
   addDose,
@@ -21,7 +21,9 @@ import {
   setScent,
   setTechnique,
 } from './edit.ts';
-import { emptyPlan, planFaults, upgradePlan } from './plan.ts';
+import { planFaults } from './faults.ts';
+import { emptyPlan, type Plan } from './plan.ts';
+import { upgradePlan } from './upgrade.ts';
 
 const names = (plan: ReturnType<typeof fourPotLoaf>) => plan.pots.map((p) => p.name);
 
@@ -58,7 +60,9 @@ describe('oils', () => {
 
   it('choose a scent and drop it', () => {
     const plan = setScent(planWith([]), { material: shelfItem('scent-limewash'), dose: 30 });
-    expect(plan.base.scent).toEqual({ materialId: 'scent-limewash', dose: 30 });
+    expect(plan.base.scent).toEqual(
+      scentOf('scent-limewash', 30, { parts: [{ id: 'scent', materialId: 'scent-limewash', parts: 1 }] }),
+    );
     expect(addPot(plan, 'p', 'A').pots[0]!.scented).toBe(true);
     expect(setScent(plan, null).materials.map((m) => m.id)).not.toContain('scent-limewash');
   });
@@ -79,8 +83,8 @@ describe('pots', () => {
   });
 
   it('change and leave', () => {
-    const plan = setPot(fourPotLoaf(), 'Blue', { parts: 5, name: 'Deep' });
-    expect(plan.pots[0]).toMatchObject({ parts: 5, name: 'Deep' });
+    const plan = setPot(fourPotLoaf(), 'Blue', { place: 'top', name: 'Deep' });
+    expect(plan.pots[0]).toMatchObject({ place: 'top', name: 'Deep' });
     const without = removePot(plan, 'White');
     expect(without.materials.map((m) => m.id)).not.toContain('titanium-dioxide-oil');
   });
@@ -94,6 +98,7 @@ describe('doses', () => {
       materialId: 'kaolin',
       dose: 15,
       carrier: { medium: 'water', ratio: 2.5 },
+      source: 'batch',
     });
     expect(addDose(plan, 'White', 's', shelfItem('kaolin'))).toBe(plan);
     expect(addDose(plan, 'nobody', 's', shelfItem('kaolin'))).toBe(plan);
@@ -151,12 +156,46 @@ describe('idea', () => {
     expect(setFormula(plan, 'nobody', [])).toBe(plan);
   });
 
-  it('plans of schema 1 gain an empty idea', () => {
-    const { idea: _idea, ...rest } = fourPotLoaf();
-    const old = { ...rest, schema: 1 as const, pots: rest.pots.map(({ follows: _follows, ...p }) => p) };
-    expect(upgradePlan(old)).toEqual(fourPotLoaf());
-    expect(() => upgradePlan({ ...fourPotLoaf(), schema: 9 } as never)).toThrow(
-      'A plan of schema 9 is not known',
-    );
+  it('plans of older schemas become the same plan', () => {
+    const loaf = fourPotLoaf();
+    const { oils, totalOils, superfat } = loaf.base;
+    const scent = { materialId: 'scent-limewash', dose: gramsPerKg(30) };
+    const v2 = {
+      schema: 2 as const,
+      idea: loaf.idea,
+      base: { oils, totalOils, superfat, lyeConcentration: 30, scent },
+      pots: loaf.pots.map(({ id, name, scented, follows, draws, doses }) => ({
+        ...{ id, name, scented, follows },
+        parts: draws[0]!.value,
+        doses: doses.map(({ source: _source, ...d }) => d),
+      })),
+      materials: [...loaf.materials, shelfItem('scent-limewash')].map((m) => {
+        const { lyeDemand: _l, stock: _s, lot: _lot, lotTested: _t, oil, scent: facts, ...rest } = m;
+        const { sapSpread: _p, fatty: _f, ...oldOil } = oil ?? {};
+        const { limitBasis: _b, ...oldScent } = facts ?? {};
+        return { ...rest, oil: oil && oldOil, scent: facts && oldScent };
+      }),
+    };
+    const plan = upgradePlan(v2 as never);
+    const now: Plan = {
+      ...loaf,
+      base: {
+        ...loaf.base,
+        liquid: { ...loaf.base.liquid, value: 30 },
+        scent: {
+          parts: [{ id: 'scent', materialId: 'scent-limewash', parts: 1 }],
+          dose: gramsPerKg(30),
+          when: 'pot',
+          stabiliser: 0,
+        },
+      },
+      materials: [...loaf.materials, shelfItem('scent-limewash')],
+    };
+    expect(plan).toEqual(now);
+    const { idea: _idea, ...rest } = v2;
+    const v1 = { ...rest, schema: 1, pots: v2.pots.map(({ follows: _follows, ...p }) => p) };
+    expect(upgradePlan(v1 as never)).toEqual(now);
+    expect(upgradePlan(plan)).toBe(plan);
+    expect(() => upgradePlan({ ...loaf, schema: 9 } as never)).toThrow('A plan of schema 9 is not known');
   });
 });

@@ -1,14 +1,26 @@
 import { type Material } from '../material/material.ts';
 import { type Grams, grams, gramsPerKg } from '../units/quantity.ts';
+import { type Embed, type PowderLine } from './embed.ts';
+import { liquidInWay } from './lye.ts';
+import { type Moulding, type MouldRow } from './mould.ts';
 import {
+  type AdditiveRow,
   type Base,
   type DoseRow,
+  type Draw,
+  type LiquidWay,
+  newPot,
   type OilRow,
+  onePart,
   type PaletteColour,
   type Plan,
   PLAN_LIMITS,
   type Pot,
   pruneMaterials,
+  type ScentChoice,
+  type SharedDispersion,
+  type Stock,
+  type Work,
 } from './plan.ts';
 
 /*
@@ -58,16 +70,177 @@ export function normaliseOils(plan: Plan): Plan {
   });
 }
 
-/** Chooses the scent at a dose in g/kg, or none. */
+/** Says the liquid another way, with the same amount of it. */
+export function setLiquidWay(plan: Plan, by: LiquidWay): Plan {
+  const { min, max } =
+    by === 'ratio'
+      ? PLAN_LIMITS.ratio
+      : by === 'percent'
+        ? PLAN_LIMITS.liquidPercent
+        : PLAN_LIMITS.concentration;
+  const value = Math.min(max, Math.max(min, Number(liquidInWay(plan, by).toFixed(4))));
+  return setBase(plan, { liquid: { ...plan.base.liquid, by, value } });
+}
+
+/** Takes over a saved base: oils by share, lye and liquid; the total oils, scent and pots stay. */
+export function useRecipe(
+  plan: Plan,
+  recipe: Pick<Base, 'superfat' | 'lye' | 'liquid' | 'temperature'> & {
+    readonly oils: readonly { readonly material: Material; readonly percent: number }[];
+  },
+  rowId: (index: number) => string,
+): Plan {
+  const { oils, superfat, lye, liquid, temperature } = recipe;
+  const materials = oils.reduce<Plan>(
+    (p, o) => ({ ...p, materials: withCopy(p, o.material) }),
+    plan,
+  ).materials;
+  return pruneMaterials({
+    ...setBase(plan, {
+      superfat,
+      lye,
+      liquid,
+      temperature,
+      oils: oils.map((o, i) => ({ id: rowId(i), materialId: o.material.id, percent: o.percent })),
+    }),
+    materials,
+  });
+}
+
+/** Chooses one scent at a dose in g/kg, keeping how it is used; or none. */
 export const setScent = (plan: Plan, scent: { material: Material; dose: number } | null): Plan =>
   pruneMaterials({
-    ...setBase(plan, { scent: scent && { materialId: scent.material.id, dose: gramsPerKg(scent.dose) } }),
+    ...setBase(plan, {
+      scent: scent && {
+        when: plan.base.scent?.when ?? 'pot',
+        stabiliser: 0,
+        parts: [{ id: 'scent', materialId: scent.material.id, parts: 1 }],
+        dose: gramsPerKg(scent.dose),
+      },
+    }),
     materials: scent ? withCopy(plan, scent.material) : plan.materials,
   });
 
+/** Adds a scent to the blend, one part of it. The first starts a blend at the dose given. */
+export function addScentPart(plan: Plan, id: string, material: Material, dose: number): Plan {
+  const { scent } = plan.base;
+  if (!scent) {
+    const first = setScent(plan, { material, dose });
+    return setBase(first, {
+      scent: { ...first.base.scent!, parts: [{ id, materialId: material.id, parts: 1 }] },
+    });
+  }
+  if (scent.parts.some((p) => p.materialId === material.id)) return plan;
+  const parts = [...scent.parts, { id, materialId: material.id, parts: 1 }];
+  return { ...setBase(plan, { scent: { ...scent, parts } }), materials: withCopy(plan, material) };
+}
+
+/** Removes a part of the blend; with the last one the scent goes. */
+export function removeScentPart(plan: Plan, id: string): Plan {
+  const { scent } = plan.base;
+  if (!scent) return plan;
+  const parts = scent.parts.filter((p) => p.id !== id);
+  return pruneMaterials(setBase(plan, { scent: parts.length > 0 ? { ...scent, parts } : null }));
+}
+
+export const changeScent = (plan: Plan, change: Partial<ScentChoice>): Plan =>
+  plan.base.scent ? setBase(plan, { scent: { ...plan.base.scent, ...change } }) : plan;
+
+/** Adds an additive to the whole batch at its typical dose, at the moment that its first carrier suggests. */
+export function addAdditive(plan: Plan, id: string, material: Material): Plan {
+  if (plan.base.additives.some((a) => a.materialId === material.id)) return plan;
+  const medium = material.carriers[0]?.medium;
+  const row: AdditiveRow = {
+    id,
+    materialId: material.id,
+    dose: gramsPerKg(material.window?.typical ?? 5),
+    moment:
+      medium === 'lye-water'
+        ? 'lye-water'
+        : medium === 'batch-oils' || medium === 'oil' || medium === 'infusion'
+          ? 'oils'
+          : medium === 'water'
+            ? 'water'
+            : medium === 'top'
+              ? 'top'
+              : 'trace',
+  };
+  return {
+    ...setBase(plan, { additives: [...plan.base.additives, row] }),
+    materials: withCopy(plan, material),
+  };
+}
+
+export const setAdditive = (plan: Plan, id: string, change: Partial<Omit<AdditiveRow, 'id'>>): Plan =>
+  setBase(plan, { additives: plan.base.additives.map((a) => (a.id === id ? { ...a, ...change } : a)) });
+
+export const removeAdditive = (plan: Plan, id: string): Plan =>
+  pruneMaterials(setBase(plan, { additives: plan.base.additives.filter((a) => a.id !== id) }));
+
+export const setMoulding = (plan: Plan, change: Partial<Moulding>): Plan => ({
+  ...plan,
+  moulding: { ...plan.moulding, ...change },
+});
+
+export const setMould = (plan: Plan, id: string, change: Partial<Omit<MouldRow, 'id'>>): Plan =>
+  setMoulding(plan, { moulds: plan.moulding.moulds.map((m) => (m.id === id ? { ...m, ...change } : m)) });
+
+export const setWork = (plan: Plan, change: Partial<Work>): Plan => ({
+  ...plan,
+  work: { ...plan.work, ...change },
+});
+
+/** Chooses the oil that powders are dispersed in; null leaves it to the recipe. */
+export const setCarrierOil = (plan: Plan, material: Material | null): Plan =>
+  pruneMaterials({
+    ...setWork(plan, { carrierOil: material?.id ?? null }),
+    materials: material ? withCopy(plan, material) : plan.materials,
+  });
+
+/** Makes one dispersion of a material for all its pots (or a bottle's), or goes back to a cup a pot. */
+export function setDispersion(plan: Plan, materialId: string, how: { stock: Stock | null } | null): Plan {
+  const others = plan.work.dispersions.filter((d) => d.materialId !== materialId);
+  const next: readonly SharedDispersion[] = how ? [...others, { materialId, stock: how.stock }] : others;
+  return setWork(plan, { dispersions: next });
+}
+
+/** Takes every weighed carrier from the batch, or every one from beside it. */
+export const setCarrierSource = (plan: Plan, source: DoseRow['source']): Plan => ({
+  ...plan,
+  pots: plan.pots.map((p) => ({ ...p, doses: p.doses.map((d) => ({ ...d, source })) })),
+});
+
+export const addEmbed = (plan: Plan, embed: Embed): Plan => ({ ...plan, embeds: [...plan.embeds, embed] });
+export const setEmbed = (plan: Plan, id: string, change: Partial<Omit<Embed, 'id'>>): Plan =>
+  pruneMaterials({ ...plan, embeds: plan.embeds.map((e) => (e.id === id ? { ...e, ...change } : e)) });
+export const removeEmbed = (plan: Plan, id: string): Plan =>
+  pruneMaterials({ ...plan, embeds: plan.embeds.filter((e) => e.id !== id) });
+
+/** Adds a colourant to an embed at its typical dose. */
+export function addEmbedDose(plan: Plan, embedId: string, rowId: string, material: Material): Plan {
+  const embed = plan.embeds.find((e) => e.id === embedId);
+  if (!embed || embed.doses.some((d) => d.materialId === material.id)) return plan;
+  const dose = { id: rowId, materialId: material.id, dose: gramsPerKg(material.window?.typical ?? 1) };
+  return setEmbed({ ...plan, materials: withCopy(plan, material) }, embedId, {
+    doses: [...embed.doses, dose],
+  });
+}
+
+export const addLine = (plan: Plan, line: PowderLine, material: Material): Plan => ({
+  ...plan,
+  lines: [...plan.lines, line],
+  materials: withCopy(plan, material),
+});
+export const setLine = (plan: Plan, id: string, change: Partial<Omit<PowderLine, 'id'>>): Plan => ({
+  ...plan,
+  lines: plan.lines.map((l) => (l.id === id ? { ...l, ...change } : l)),
+});
+export const removeLine = (plan: Plan, id: string): Plan =>
+  pruneMaterials({ ...plan, lines: plan.lines.filter((l) => l.id !== id) });
+
 export const addPot = (plan: Plan, id: string, name: string): Plan => ({
   ...plan,
-  pots: [...plan.pots, { id, name, parts: 1, scented: plan.base.scent !== null, follows: null, doses: [] }],
+  pots: [...plan.pots, { ...newPot(id, name), scented: plan.base.scent !== null }],
 });
 
 export const setPot = (plan: Plan, id: string, change: Partial<Omit<Pot, 'id' | 'doses'>>): Plan => ({
@@ -75,8 +248,31 @@ export const setPot = (plan: Plan, id: string, change: Partial<Omit<Pot, 'id' | 
   pots: plan.pots.map((p) => (p.id === id ? { ...p, ...change } : p)),
 });
 
+/** Sets a pot's share of the base batter by parts, whatever it was drawn by. */
+export const setParts = (plan: Plan, id: string, parts: number): Plan =>
+  setPot(plan, id, { draws: [onePart(parts)] });
+
+const setDraws = (plan: Plan, potId: string, change: (draws: readonly Draw[]) => readonly Draw[]): Plan => ({
+  ...plan,
+  pots: plan.pots.map((p) => (p.id === potId ? { ...p, draws: change(p.draws) } : p)),
+});
+export const addDraw = (plan: Plan, potId: string, draw: Draw): Plan =>
+  setDraws(plan, potId, (draws) => [...draws, draw]);
+export const setDraw = (plan: Plan, potId: string, id: string, change: Partial<Omit<Draw, 'id'>>): Plan =>
+  setDraws(plan, potId, (draws) => draws.map((d) => (d.id === id ? { ...d, ...change } : d)));
+export const removeDraw = (plan: Plan, potId: string, id: string): Plan =>
+  setDraws(plan, potId, (draws) => draws.filter((d) => d.id !== id));
+
 export const removePot = (plan: Plan, id: string): Plan =>
-  pruneMaterials({ ...plan, pots: plan.pots.filter((p) => p.id !== id) });
+  pruneMaterials({
+    ...plan,
+    // Whoever drew from it draws nothing from it any more.
+    pots: plan.pots
+      .filter((p) => p.id !== id)
+      .map((p) =>
+        p.draws.some((d) => d.from === id) ? { ...p, draws: p.draws.filter((d) => d.from !== id) } : p,
+      ),
+  });
 
 /** Moves a pot by some places, stopping at either end. */
 export function movePot(plan: Plan, id: string, by: number): Plan {
@@ -112,6 +308,12 @@ const setDoses = (
   pots: plan.pots.map((p) => (p.id === potId ? { ...p, follows: null, doses: change(p.doses) } : p)),
 });
 
+/** The first carrier of a material. Water comes out of the recipe's liquid, anything else is extra. */
+const carrierFor = (material: Material): Pick<DoseRow, 'carrier' | 'source'> => {
+  const carrier = material.carriers[0] ?? null;
+  return { carrier, source: carrier?.medium === 'water' ? 'batch' : 'extra' };
+};
+
 /** Adds a material at its typical dose and first carrier. One that is in the pot already is left alone. */
 export function addDose(plan: Plan, potId: string, rowId: string, material: Material): Plan {
   const pot = plan.pots.find((p) => p.id === potId);
@@ -120,7 +322,7 @@ export function addDose(plan: Plan, potId: string, rowId: string, material: Mate
     id: rowId,
     materialId: material.id,
     dose: gramsPerKg(material.window?.typical ?? 1),
-    carrier: material.carriers[0] ?? null,
+    ...carrierFor(material),
   };
   return { ...setDoses(plan, potId, (doses) => [...doses, row]), materials: withCopy(plan, material) };
 }
@@ -129,7 +331,7 @@ export const setDose = (
   plan: Plan,
   potId: string,
   rowId: string,
-  change: Partial<Pick<DoseRow, 'dose' | 'carrier'>>,
+  change: Partial<Pick<DoseRow, 'dose' | 'carrier' | 'source'>>,
 ): Plan => setDoses(plan, potId, (doses) => doses.map((d) => (d.id === rowId ? { ...d, ...change } : d)));
 
 export const removeDose = (plan: Plan, potId: string, rowId: string): Plan =>
@@ -170,7 +372,7 @@ export function setFormula(
       id: before?.id ?? rowId,
       materialId: material.id,
       dose: gramsPerKg(dose),
-      carrier: before ? before.carrier : (material.carriers[0] ?? null),
+      ...(before ? { carrier: before.carrier, source: before.source } : carrierFor(material)),
     };
   });
   const copied = parts.reduce<Plan>((p, { material }) => ({ ...p, materials: withCopy(p, material) }), plan);

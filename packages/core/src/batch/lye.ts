@@ -1,5 +1,5 @@
 import { type Grams, grams } from '../units/quantity.ts';
-import { materialOf, type Plan } from './plan.ts';
+import { type Base, materialOf, type Plan } from './plan.ts';
 
 /** Molar masses in g/mol. */
 const NAOH = 39.997;
@@ -14,35 +14,127 @@ export const oilsAddUp = (plan: Plan): boolean => Math.abs(oilsSum(plan) - 100) 
 /** SAP(NaOH) in g per g of oil from SAP(KOH) in mg per g. */
 export const sapNaoh = (sapKoh: number): number => ((sapKoh / 1000) * NAOH) / KOH;
 
+/** Alkali that an oil takes, mol per g. */
+export const molesPerGram = (sapKoh: number): number => sapKoh / 1000 / KOH;
+
 /** Why no lye amount may be shown. */
 export type LyeStop = 'oils-sum' | 'superfat-range' | 'lye-missing-value';
 
+export function lyeStops(plan: Plan): LyeStop[] {
+  const { oils, superfat } = plan.base;
+  const stops: LyeStop[] = [];
+  if (!oilsAddUp(plan)) stops.push('oils-sum');
+  if (superfat < 0) stops.push('superfat-range');
+  if (oils.some((o) => o.percent > 0 && materialOf(plan, o.materialId).oil?.sapKoh == null))
+    stops.push('lye-missing-value');
+  return stops;
+}
+
+/** What a kilogram of the recipe's oils takes. Masses in g, not rounded. */
+export interface LyeRate {
+  /** Alkali for full saponification, mol. */
+  readonly capacity: number;
+  /** Taken up by acids among the additives, g NaOH before purity. */
+  readonly acids: number;
+  readonly naoh: number;
+  readonly koh: number;
+  readonly liquid: number;
+}
+
+/** Additives that take up lye, g NaOH per kg oils. */
+export const acidDemand = (plan: Plan): number =>
+  plan.base.additives.reduce((sum, a) => sum + a.dose * materialOf(plan, a.materialId).lyeDemand, 0);
+
+/**
+ * Lye and liquid for 1,000 g of oils. NaOH = (Σ oil × SAP(NaOH) × (1 − superfat) × (1 − KOH share) + acids) /
+ * purity; KOH by moles of its share; the liquid by concentration (% of lye in the solution), by ratio to the lye,
+ * or in % of oils. Oils without a value count as taking none: see `lyeStops`.
+ */
+export function lyeRate(plan: Plan): LyeRate {
+  const { oils, superfat, lye, liquid } = plan.base;
+  const capacity = oils.reduce(
+    (sum, o) => sum + o.percent * 10 * molesPerGram(materialOf(plan, o.materialId).oil?.sapKoh ?? 0),
+    0,
+  );
+  const acids = acidDemand(plan);
+  const moles = capacity * (1 - superfat / 100);
+  const naoh = (moles * (1 - lye.kohShare / 100) * NAOH + acids) / (lye.naohPurity / 100);
+  const koh = (moles * (lye.kohShare / 100) * KOH) / (lye.kohPurity / 100);
+  return { capacity, acids, naoh, koh, liquid: liquidOf(liquid, naoh + koh, 1000) };
+}
+
+/** Liquid for a lye mass and an oil mass, g. */
+export function liquidOf({ by, value }: Base['liquid'], lye: number, oils: number): number {
+  switch (by) {
+    case 'concentration':
+      return lye * (100 / value - 1);
+    case 'ratio':
+      return lye * value;
+    case 'percent':
+      return (oils * value) / 100;
+  }
+}
+
+/** Lye in its solution, % by weight; 0 for none. */
+export const concentrationOf = (lye: number, liquid: number): number =>
+  lye + liquid > 0 ? (100 * lye) / (lye + liquid) : 0;
+
+/** Alkali in weighed lye, mol, less what acids take. */
+export const lyeMoles = ({ lye }: Base, naoh: number, koh: number, acids: number): number =>
+  ((naoh * lye.naohPurity) / 100 - acids) / NAOH + (koh * lye.kohPurity) / 100 / KOH;
+
 export interface Batter {
-  /** Null while a stop holds: no lye amount is ever shown then. */
+  /** Sodium hydroxide. Null while a stop holds: no lye amount is ever shown then. */
   readonly lye: Grams | null;
+  readonly koh: Grams | null;
   readonly liquid: Grams | null;
-  /** Oils + lye + liquid, before scent, colour and carriers; null with the lye. */
+  /** Oils + lye + liquid, before scent, colour, additives and carriers; null with the lye. */
   readonly total: Grams | null;
   readonly stops: readonly LyeStop[];
 }
 
-/**
- * Sodium hydroxide and liquid for the base: NaOH = Σ oil × SAP(NaOH) × (1 − superfat), liquid by the
- * concentration of the lye solution. Pure sodium hydroxide; nothing here is rounded.
- */
+/** Lye and liquid for the whole batch; nothing here is rounded. */
 export function batterOf(plan: Plan): Batter {
-  const { oils, totalOils, superfat, lyeConcentration } = plan.base;
-  const stops: LyeStop[] = [];
-  if (!oilsAddUp(plan)) stops.push('oils-sum');
-  if (superfat < 0) stops.push('superfat-range');
-  const parts = oils.map((o) => ({
-    mass: (totalOils * o.percent) / 100,
-    sap: materialOf(plan, o.materialId).oil?.sapKoh ?? null,
-  }));
-  if (parts.some((p) => p.sap === null && p.mass > 0)) stops.push('lye-missing-value');
-  if (stops.length > 0) return { lye: null, liquid: null, total: null, stops };
-  const full = parts.reduce((sum, p) => sum + p.mass * sapNaoh(p.sap ?? 0), 0);
-  const lye = full * (1 - superfat / 100);
-  const liquid = lye * (100 / lyeConcentration - 1);
-  return { lye: grams(lye), liquid: grams(liquid), total: grams(totalOils + lye + liquid), stops };
+  const stops = lyeStops(plan);
+  if (stops.length > 0) return { lye: null, koh: null, liquid: null, total: null, stops };
+  const { totalOils } = plan.base;
+  const rate = lyeRate(plan);
+  const scale = totalOils / 1000;
+  return {
+    lye: grams(rate.naoh * scale),
+    koh: grams(rate.koh * scale),
+    liquid: grams(rate.liquid * scale),
+    total: grams(totalOils + (rate.naoh + rate.koh + rate.liquid) * scale),
+    stops,
+  };
+}
+
+/** Superfat at either end of the spread of the saponification values, %, with the lye as planned. */
+export function superfatRange(plan: Plan): readonly [low: number, high: number] {
+  const { oils, superfat } = plan.base;
+  const typical = oils.map((o) => {
+    const facts = materialOf(plan, o.materialId).oil;
+    return { takes: o.percent * (facts?.sapKoh ?? 0), spread: (facts?.sapSpread ?? 0) / 100 };
+  });
+  const full = typical.reduce((sum, t) => sum + t.takes, 0);
+  if (!(full > 0)) return [superfat, superfat];
+  const at = (sign: number): number => {
+    const taken = typical.reduce((sum, t) => sum + t.takes * (1 + sign * t.spread), 0);
+    return 100 * (1 - (full * (1 - superfat / 100)) / taken);
+  };
+  return [at(-1), at(1)];
+}
+
+/** The same liquid said another way. */
+export function liquidInWay(plan: Plan, by: Base['liquid']['by']): number {
+  const { naoh, koh, liquid } = lyeRate(plan);
+  const lye = naoh + koh;
+  switch (by) {
+    case 'concentration':
+      return concentrationOf(lye, liquid);
+    case 'ratio':
+      return lye > 0 ? liquid / lye : 2;
+    case 'percent':
+      return liquid / 10;
+  }
 }

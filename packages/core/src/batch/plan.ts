@@ -1,6 +1,8 @@
 import { type LabD65 } from '../colour/lab.ts';
 import { type Carrier, type Material } from '../material/material.ts';
 import { type Grams, grams, type GramsPerKg } from '../units/quantity.ts';
+import { type Embed, type PowderLine } from './embed.ts';
+import { emptyMoulding, type Moulding } from './mould.ts';
 
 /**
  * The plan of a batch: one plain document, everything the maker decided and nothing that follows from it.
@@ -10,11 +12,15 @@ export interface Plan {
   readonly schema: typeof PLAN_SCHEMA;
   readonly idea: Idea;
   readonly base: Base;
+  readonly moulding: Moulding;
   readonly pots: readonly Pot[];
+  readonly embeds: readonly Embed[];
+  readonly lines: readonly PowderLine[];
+  readonly work: Work;
   readonly materials: readonly Material[];
 }
 
-export const PLAN_SCHEMA = 2;
+export const PLAN_SCHEMA = 3;
 
 /** What the batch is to look like: the colours wanted, and how they are brought together. */
 export interface Idea {
@@ -36,9 +42,13 @@ export interface Base {
   readonly totalOils: Grams;
   /** Oils left unsaponified, % of what the lye could take. */
   readonly superfat: number;
-  /** Sodium hydroxide in the lye solution, % by weight. */
-  readonly lyeConcentration: number;
+  readonly lye: LyeChoice;
+  readonly liquid: LiquidChoice;
+  /** Of oils and lye when they meet, °C. */
+  readonly temperature: number;
   readonly scent: ScentChoice | null;
+  /** Into the whole batch; what goes into one pot only is a dose of that pot. */
+  readonly additives: readonly AdditiveRow[];
 }
 
 export interface OilRow {
@@ -48,22 +58,122 @@ export interface OilRow {
   readonly percent: number;
 }
 
-export interface ScentChoice {
-  readonly materialId: string;
-  /** In the pots that get it. */
-  readonly dose: GramsPerKg;
+export interface LyeChoice {
+  /** Part of the saponification that potassium hydroxide does, % by moles. */
+  readonly kohShare: number;
+  /** Purity of each as bought, %. */
+  readonly naohPurity: number;
+  readonly kohPurity: number;
 }
+
+export const LIQUID_WAYS = ['concentration', 'ratio', 'percent'] as const;
+export type LiquidWay = (typeof LIQUID_WAYS)[number];
+export const LIQUID_KINDS = ['milk', 'tea', 'puree', 'other'] as const;
+export type LiquidKind = (typeof LIQUID_KINDS)[number];
+
+export interface LiquidChoice {
+  /** Lye in the solution in %, liquid to lye by weight, or liquid in % of the oils. */
+  readonly by: LiquidWay;
+  readonly value: number;
+  /** What is not water. */
+  readonly parts: readonly LiquidPart[];
+  /** Kept out of the lye and stirred in later. */
+  readonly heldBack: Grams;
+}
+
+export interface LiquidPart {
+  readonly id: string;
+  readonly name: string;
+  readonly kind: LiquidKind;
+  /** Of the whole liquid. */
+  readonly percent: number;
+}
+
+export const SCENT_MOMENTS = ['pot', 'batter', 'oils'] as const;
+/** Per pot after colour, into the batter before the split, or into the oils before the lye. */
+export type ScentMoment = (typeof SCENT_MOMENTS)[number];
+
+export interface ScentChoice {
+  /** One scent, or a blend by parts. */
+  readonly parts: readonly ScentPart[];
+  /** Of the blend, in the pots that get it. */
+  readonly dose: GramsPerKg;
+  readonly when: ScentMoment;
+  /** Vanillin stabiliser in g per g of scent; 0 for none. */
+  readonly stabiliser: number;
+}
+
+export interface ScentPart {
+  readonly id: string;
+  readonly materialId: string;
+  readonly parts: number;
+}
+
+export const ADDITIVE_MOMENTS = ['lye-water', 'oils', 'water', 'trace', 'top'] as const;
+export type AdditiveMoment = (typeof ADDITIVE_MOMENTS)[number];
+
+export interface AdditiveRow {
+  readonly id: string;
+  readonly materialId: string;
+  readonly dose: GramsPerKg;
+  readonly moment: AdditiveMoment;
+}
+
+export const SHARE_WAYS = [
+  'parts',
+  'percent',
+  'grams',
+  'millilitres',
+  'layer',
+  'slant',
+  'section',
+  'rest',
+] as const;
+/**
+ * How much a pot draws: parts of what fixed amounts leave, % of the batter (or of the pot drawn from), grams,
+ * ml by the marks of a jug, a layer of a height, a slanted layer between two heights, a section of a divided
+ * mould, or the rest.
+ */
+export type ShareWay = (typeof SHARE_WAYS)[number];
+
+export interface Draw {
+  readonly id: string;
+  /** A pot, or null for the base batter. */
+  readonly from: string | null;
+  readonly by: ShareWay;
+  /** In the way's own unit: parts, %, g, ml, mm, or the number of the section from 1. */
+  readonly value: number;
+  /** The other height of a slanted layer, mm. */
+  readonly second: number;
+}
+
+export const TAKEN = ['emulsion', 'liquid', 'additives'] as const;
+/** What is in the batter already when the pot is taken off: nothing yet, the late liquid, the late additives. */
+export type Taken = (typeof TAKEN)[number];
+export const POT_PLACES = ['mould', 'top', 'spare'] as const;
+export type PotPlace = (typeof POT_PLACES)[number];
 
 export interface Pot {
   readonly id: string;
   readonly name: string;
-  /** Share of the batter in parts of the sum over all pots. */
-  readonly parts: number;
+  readonly draws: readonly Draw[];
+  readonly taken: Taken;
   readonly scented: boolean;
+  readonly place: PotPlace;
+  /** Of this pot, kept back for the top. */
+  readonly reserve: Grams;
+  /** A mini-batch: its own oils and its own lye, of the same recipe. */
+  readonly ownLye: boolean;
+  /** Hours that it is poured before the last pour. */
+  readonly hoursBefore: number;
   /** Palette colour whose recipe this pot follows until it is edited by hand. */
   readonly follows: string | null;
   readonly doses: readonly DoseRow[];
 }
+
+export const CARRIER_SOURCES = ['extra', 'batch'] as const;
+/** Beside the recipe, or out of the recipe's own oils or liquid. */
+export type CarrierSource = (typeof CARRIER_SOURCES)[number];
 
 export interface DoseRow {
   readonly id: string;
@@ -71,6 +181,43 @@ export interface DoseRow {
   /** In g per kg oils of the pot. */
   readonly dose: GramsPerKg;
   readonly carrier: Carrier | null;
+  readonly source: CarrierSource;
+}
+
+export const HEATS = ['let', 'force', 'prevent'] as const;
+export const FINISHES = ['mist', 'oven', 'insulate', 'fridge'] as const;
+export type Finish = (typeof FINISHES)[number];
+export const USES = ['body', 'hands', 'face'] as const;
+
+/** How the work is to go. */
+export interface Work {
+  /** A simpler technique to fall back on, agreed before starting; null while open. */
+  readonly fallback: string | null;
+  readonly heat: (typeof HEATS)[number];
+  /** What is done to the filled mould, in this order. */
+  readonly finish: readonly Finish[];
+  readonly use: (typeof USES)[number];
+  /** Made again and again: every lot of colour should have been read. */
+  readonly permanentLine: boolean;
+  /** Seconds of blending after emulsion. */
+  readonly blendSeconds: number;
+  /** The oil that powders are dispersed in; null for the lightest of the recipe. */
+  readonly carrierOil: string | null;
+  /** Whether every pot gets as much oil carrier as the one that needs most, by share. */
+  readonly equalise: boolean;
+  readonly dispersions: readonly SharedDispersion[];
+}
+
+/** A dispersion made once for all pots that use the material, or taken from a bottle that is kept. */
+export interface SharedDispersion {
+  readonly materialId: string;
+  readonly stock: Stock | null;
+}
+
+export interface Stock {
+  /** Powder by weight in the bottle, %. */
+  readonly powderPercent: number;
+  readonly gramsPerDrop: number;
 }
 
 /** Stated limits of a plan. The server refuses what the application never writes. */
@@ -80,22 +227,99 @@ export const PLAN_LIMITS = {
   pots: 24,
   palette: 12,
   dosesPerPot: 16,
-  materials: 120,
+  drawsPerPot: 12,
+  additives: 16,
+  scentParts: 8,
+  liquidParts: 6,
+  moulds: 12,
+  sections: 24,
+  embeds: 12,
+  lines: 12,
+  materials: 160,
   totalOils: { min: 1, max: 100_000 },
   percent: { min: 0, max: 1000 },
   superfat: { min: -20, max: 60 },
-  lyeConcentration: { min: 10, max: 60 },
+  concentration: { min: 10, max: 60 },
+  ratio: { min: 0.5, max: 9 },
+  liquidPercent: { min: 5, max: 120 },
+  liquid: { min: 0.5, max: 120 },
+  purity: { min: 50, max: 100 },
+  share: { min: 0, max: 100 },
+  temperature: { min: 0, max: 100 },
   parts: { min: 0, max: 1000 },
+  /** Of any draw: grams and ml are the widest. */
+  draw: { min: 0, max: 150_000 },
+  mass: { min: 0, max: 150_000 },
+  millimetres: { min: 0, max: 5000 },
+  hours: { min: 0, max: 240 },
   dose: { min: 0, max: 1000 },
   carrierRatio: { min: 0, max: 50 },
+  stabiliser: { min: 0, max: 5 },
+  density: { min: 0.5, max: 1.5 },
+  count: { min: 1, max: 500 },
+  blendSeconds: { min: 0, max: 300 },
+  powderPercent: { min: 1, max: 90 },
+  gramsPerDrop: { min: 0.005, max: 0.2 },
+  gramsPerDm2: { min: 0, max: 20 },
 } as const;
+
+export const emptyWork: Work = {
+  fallback: null,
+  heat: 'let',
+  finish: [],
+  use: 'body',
+  permanentLine: false,
+  blendSeconds: 0,
+  carrierOil: null,
+  equalise: false,
+  dispersions: [],
+};
+
+export const plainLye: LyeChoice = { kohShare: 0, naohPurity: 100, kohPurity: 90 };
 
 export const emptyPlan = (): Plan => ({
   schema: PLAN_SCHEMA,
   idea: { technique: null, colours: [] },
-  base: { oils: [], totalOils: grams(1000), superfat: 5, lyeConcentration: 33, scent: null },
+  base: {
+    oils: [],
+    totalOils: grams(1000),
+    superfat: 5,
+    lye: plainLye,
+    liquid: { by: 'concentration', value: 33, parts: [], heldBack: grams(0) },
+    temperature: 32,
+    scent: null,
+    additives: [],
+  },
+  moulding: emptyMoulding,
   pots: [],
+  embeds: [],
+  lines: [],
+  work: emptyWork,
   materials: [],
+});
+
+/** The share a new pot starts with: one part of the base batter. */
+export const onePart = (parts = 1): Draw => ({
+  id: 'base',
+  from: null,
+  by: 'parts',
+  value: parts,
+  second: 0,
+});
+
+/** A pot as it starts: one part of the batter, bare. */
+export const newPot = (id: string, name: string): Pot => ({
+  id,
+  name,
+  draws: [onePart()],
+  taken: 'additives',
+  scented: false,
+  place: 'mould',
+  reserve: grams(0),
+  ownLye: false,
+  hoursBefore: 0,
+  follows: null,
+  doses: [],
 });
 
 /** The plan's own copy of a material. @throws RangeError when the plan holds none. */
@@ -105,82 +329,18 @@ export function materialOf(plan: Plan, id: string): Material {
   return found;
 }
 
-export interface PlanFault {
-  /** Path into the document, as `pots.2.doses.0.materialId`. */
-  readonly path: string;
-  readonly message: string;
-}
-
-/** What makes a document no plan at all: references to nothing, repeated ids. Unfinished plans are no fault. */
-export function planFaults(plan: Plan): PlanFault[] {
-  const faults: PlanFault[] = [];
-  const kinds = new Map(plan.materials.map((m) => [m.id, m.kind]));
-  const refer = (path: string, id: string, wants: 'oil' | 'scent' | 'dosed'): void => {
-    const kind = kinds.get(id);
-    if (kind === undefined) faults.push({ path, message: `The plan holds no material "${id}"` });
-    else if (wants === 'dosed' ? kind === 'oil' || kind === 'scent' : kind !== wants) {
-      faults.push({ path, message: `"${id}" is of kind ${kind} and cannot be used here` });
-    }
-  };
-  const unique = (path: string, rows: readonly { readonly id: string }[]): void => {
-    const seen = new Set<string>();
-    rows.forEach((row, i) => {
-      if (seen.has(row.id))
-        faults.push({ path: `${path}.${i}.id`, message: `The id "${row.id}" is used twice` });
-      seen.add(row.id);
-    });
-  };
-  unique('materials', plan.materials);
-  unique('base.oils', plan.base.oils);
-  unique('pots', plan.pots);
-  unique('idea.colours', plan.idea.colours);
-  plan.base.oils.forEach((row, i) => {
-    refer(`base.oils.${i}.materialId`, row.materialId, 'oil');
-  });
-  if (plan.base.scent) refer('base.scent.materialId', plan.base.scent.materialId, 'scent');
-  const colours = new Set(plan.idea.colours.map((c) => c.id));
-  plan.pots.forEach((pot, p) => {
-    if (pot.follows !== null && !colours.has(pot.follows)) {
-      faults.push({ path: `pots.${p}.follows`, message: `The palette holds no colour "${pot.follows}"` });
-    }
-    unique(`pots.${p}.doses`, pot.doses);
-    pot.doses.forEach((row, i) => {
-      refer(`pots.${p}.doses.${i}.materialId`, row.materialId, 'dosed');
-    });
-  });
-  return faults;
-}
-
 /** Drops the copies that nothing refers to any more. */
 export function pruneMaterials(plan: Plan): Plan {
+  const { base, work } = plan;
   const used = new Set<string>([
-    ...plan.base.oils.map((o) => o.materialId),
-    ...(plan.base.scent ? [plan.base.scent.materialId] : []),
+    ...base.oils.map((o) => o.materialId),
+    ...(base.scent?.parts.map((p) => p.materialId) ?? []),
+    ...base.additives.map((a) => a.materialId),
     ...plan.pots.flatMap((p) => p.doses.map((d) => d.materialId)),
+    ...plan.embeds.flatMap((e) => e.doses.map((d) => d.materialId)),
+    ...plan.lines.map((l) => l.materialId),
+    ...(work.carrierOil === null ? [] : [work.carrierOil]),
   ]);
   const materials = plan.materials.filter((m) => used.has(m.id));
   return materials.length === plan.materials.length ? plan : { ...plan, materials };
-}
-
-/** Plans of schema 1 had no idea and no pot that follows one. */
-type PlanV1 = Omit<Plan, 'schema' | 'idea' | 'pots'> & {
-  readonly schema: 1;
-  readonly pots: readonly Omit<Pot, 'follows'>[];
-};
-
-/** A stored plan of any schema → the present one. @throws RangeError for a schema this program does not know. */
-export function upgradePlan(stored: Plan | PlanV1): Plan {
-  switch (stored.schema) {
-    case PLAN_SCHEMA:
-      return stored;
-    case 1:
-      return {
-        ...stored,
-        schema: PLAN_SCHEMA,
-        idea: { technique: null, colours: [] },
-        pots: stored.pots.map((p) => ({ ...p, follows: null })),
-      };
-    default:
-      throw new RangeError(`A plan of schema ${String((stored as { schema: unknown }).schema)} is not known`);
-  }
 }

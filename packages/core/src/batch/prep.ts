@@ -1,10 +1,22 @@
-import { type Carrier, type CarrierMedium, isWeighedCarrier, type Material } from '../material/material.ts';
+import { type Carrier, isWeighedCarrier, type CarrierMedium, type Material } from '../material/material.ts';
 import { type Measured, measure, type Measuring } from '../units/measure.ts';
-import { type Grams, grams, massOfDose } from '../units/quantity.ts';
-import { carrierMass, dispersionHint } from './dispersion.ts';
+import { type Grams, grams } from '../units/quantity.ts';
+import { flowOf } from './balance.ts';
+import { carrierMass, dispersionHint, dispersions, type Dispersion } from './dispersion.ts';
+import { embedFacts, type EmbedFacts, lineMass } from './embedFacts.ts';
+import { type PowderLine } from './embed.ts';
+import { type DoseFlow, type Flow, type LyeFlow, type PotFlow, totalOf } from './flow.ts';
 import { type Batter, batterOf } from './lye.ts';
-import { type DoseRow, materialOf, type Plan, type Pot } from './plan.ts';
-import { potShares } from './pots.ts';
+import {
+  type AdditiveRow,
+  type DoseRow,
+  type LiquidPart,
+  materialOf,
+  type Plan,
+  type Pot,
+  TAKEN,
+} from './plan.ts';
+import { scentBlend } from './scent.ts';
 
 export interface PrepRow {
   readonly row: DoseRow;
@@ -13,19 +25,24 @@ export interface PrepRow {
   readonly wanted: Grams;
   readonly measured: Measured;
   readonly carrier: Carrier | null;
-  /** For the measured powder, so that the ratio on the bench is the planned one. */
+  /** For the measured powder, so that the ratio on the bench is the planned one; 0 out of a bottle. */
   readonly carrierMass: Grams;
+  readonly fromBatch: boolean;
+  /** Of a stock bottle, to the nearest; null otherwise. */
+  readonly drops: number | null;
   readonly hint: string;
 }
 
 export interface PrepPot {
   readonly pot: Pot;
+  /** What remains in it of the recipe's oils, 0–1, after others have drawn from it. */
   readonly fraction: number;
   readonly oils: Grams;
-  /** Weigh target: plain batter, before scent and colour, jug tared. */
+  /** Weigh target: what the scale shows when it is taken off, jug tared. */
   readonly batter: Grams | null;
   readonly scent: Grams;
   readonly rows: readonly PrepRow[];
+  readonly flow: PotFlow;
 }
 
 export interface PrepTotal {
@@ -35,67 +52,265 @@ export interface PrepTotal {
   readonly pots: number;
 }
 
+/** One act of weighing batter, jug tared, in the order of the work. */
+export interface Weighing {
+  readonly pot: Pot;
+  readonly from: Pot | null;
+  readonly mass: number;
+  /** What should be left in the vessel that it comes from, g. */
+  readonly remains: number;
+  /** What goes into the batter before it is taken. */
+  readonly after: string;
+}
+
+export interface PrepAdditive {
+  readonly row: AdditiveRow;
+  readonly material: Material;
+  readonly mass: Grams;
+}
+
 export interface PrepSheet {
+  readonly flow: Flow;
   readonly oils: readonly { readonly material: Material; readonly percent: number; readonly mass: Grams }[];
   readonly batter: Batter;
+  readonly lyes: readonly LyeFlow[];
+  readonly liquidParts: readonly { readonly part: LiquidPart; readonly mass: number }[];
+  readonly additives: readonly PrepAdditive[];
   readonly pots: readonly PrepPot[];
+  readonly weighings: readonly Weighing[];
   readonly totals: readonly PrepTotal[];
+  readonly dispersions: readonly Dispersion[];
   /** Liquids to have ready, beside the recipe's own. */
-  readonly carriers: readonly { readonly medium: CarrierMedium; readonly mass: Grams }[];
-  readonly scent: { readonly material: Material; readonly mass: Grams } | null;
+  readonly carriers: readonly {
+    readonly medium: CarrierMedium;
+    readonly mass: Grams;
+    readonly fromBatch: boolean;
+  }[];
+  readonly scent: {
+    readonly parts: readonly { readonly material: Material; readonly mass: Grams }[];
+    readonly name: string;
+    readonly mass: Grams;
+    readonly stabiliser: Grams;
+    readonly cost: number | null;
+  } | null;
+  readonly embeds: readonly EmbedFacts[];
+  readonly lines: readonly {
+    readonly line: PowderLine;
+    readonly material: Material;
+    readonly mass: number;
+  }[];
 }
 
 /** Everything there is to weigh for a plan, rounded to what the maker can measure. */
 export function prepSheet(plan: Plan, measuring: Measuring): PrepSheet {
   const { base } = plan;
-  const pots = potShares(plan).map(({ pot, fraction, oils, batter }): PrepPot => {
-    const rows = pot.doses.map((row): PrepRow => {
-      const material = materialOf(plan, row.materialId);
-      const wanted = massOfDose(row.dose, oils);
-      const measured = measure(wanted, material.bulkDensity, measuring);
-      return {
-        row,
-        material,
-        wanted,
-        measured,
-        carrier: row.carrier,
-        carrierMass: carrierMass(measured.mass, row.carrier),
-        hint: dispersionHint(material, row.carrier?.medium ?? null),
-      };
-    });
-    const scent = base.scent && pot.scented ? massOfDose(base.scent.dose, oils) : grams(0);
-    return { pot, fraction, oils, batter, scent, rows };
+  const flow = flowOf(plan);
+  const batter = batterOf(plan);
+  const pots = flow.pots.map((p): PrepPot => {
+    const rows = p.doses.map((d) => prepRow(plan, d, measuring));
+    return {
+      pot: p.pot,
+      fraction: (p.oils * Math.max(0, 1 - p.drawnOff)) / base.totalOils,
+      oils: grams(p.oils),
+      batter: batter.total === null ? null : grams(p.draws.reduce((sum, d) => sum + d.mass, 0)),
+      scent: grams(p.scent),
+      rows,
+      flow: p,
+    };
   });
+  const made = dispersions(plan);
+  return {
+    flow,
+    oils: base.oils.map((o) => ({
+      material: materialOf(plan, o.materialId),
+      percent: o.percent,
+      mass: grams((base.totalOils * o.percent) / 100),
+    })),
+    batter,
+    lyes: flow.lyes,
+    liquidParts: base.liquid.parts.map((part) => ({
+      part,
+      mass: ((batter.liquid ?? 0) * part.percent) / 100,
+    })),
+    additives: additivesOf(plan, flow),
+    pots,
+    weighings: weighings(plan, flow),
+    totals: totalsOf(pots),
+    dispersions: made,
+    carriers: carriersOf(pots),
+    scent: scentTotals(plan, flow),
+    embeds: plan.embeds.map((e) => embedFacts(plan.moulding, e)),
+    lines: plan.lines.map((line) => ({
+      line,
+      material: materialOf(plan, line.materialId),
+      mass: lineMass(plan.moulding, line),
+    })),
+  };
+}
 
-  const rows = pots.flatMap((p) => p.rows);
+function prepRow(plan: Plan, { row, powder, fromBatch, stock }: DoseFlow, measuring: Measuring): PrepRow {
+  const material = materialOf(plan, row.materialId);
+  const wanted = grams(powder);
+  const drops = stock ? powder / (stock.powderPercent / 100) / stock.gramsPerDrop : null;
+  const measured: Measured =
+    stock && drops !== null
+      ? byDrops(powder, drops, (stock.powderPercent / 100) * stock.gramsPerDrop)
+      : measure(wanted, material.bulkDensity, measuring);
+  return {
+    row,
+    material,
+    wanted,
+    measured,
+    carrier: row.carrier,
+    carrierMass: stock ? grams(0) : carrierMass(measured.mass, row.carrier),
+    fromBatch,
+    drops: drops === null ? null : Math.round(drops),
+    hint: stock
+      ? 'From the bottle: shake it until nothing sits at the bottom.'
+      : dispersionHint(material, row.carrier?.medium ?? null),
+  };
+}
+
+/** Whole drops, with the powder they hold. */
+function byDrops(wanted: number, drops: number, powderPerDrop: number): Measured {
+  const mass = grams(Math.round(drops) * powderPerDrop);
+  return {
+    mass,
+    spoonSum: null,
+    relativeError: wanted > 0 ? mass / wanted - 1 : 0,
+    tooSmall: wanted > 0 && Math.round(drops) < 1,
+  };
+}
+
+function totalsOf(pots: readonly PrepPot[]): PrepTotal[] {
   const totals = new Map<string, PrepTotal>();
-  const carriers = new Map<CarrierMedium, number>();
-  for (const { material, measured, carrier, carrierMass: liquid } of rows) {
+  for (const { material, measured } of pots.flatMap((p) => p.rows)) {
     const sum = totals.get(material.id);
     totals.set(material.id, {
       material,
       mass: grams((sum?.mass ?? 0) + measured.mass),
       pots: (sum?.pots ?? 0) + 1,
     });
-    if (carrier && isWeighedCarrier(carrier.medium)) {
-      carriers.set(carrier.medium, (carriers.get(carrier.medium) ?? 0) + liquid);
+  }
+  return [...totals.values()].sort((a, b) => a.material.name.localeCompare(b.material.name));
+}
+
+function carriersOf(pots: readonly PrepPot[]): PrepSheet['carriers'] {
+  const carriers = new Map<string, { medium: CarrierMedium; mass: number; fromBatch: boolean }>();
+  const add = (medium: CarrierMedium, mass: number, fromBatch: boolean): void => {
+    const key = `${medium}:${fromBatch}`;
+    const before = carriers.get(key);
+    carriers.set(key, { medium, fromBatch, mass: (before?.mass ?? 0) + mass });
+  };
+  for (const { rows, flow } of pots) {
+    for (const { carrier, carrierMass: liquid, fromBatch } of rows)
+      if (carrier && isWeighedCarrier(carrier.medium) && liquid > 0) add(carrier.medium, liquid, fromBatch);
+    if (flow.evenedOil > 0)
+      add(
+        'oil',
+        flow.evenedOil,
+        rows.some((r) => r.fromBatch),
+      );
+  }
+  return [...carriers.values()].map((c) => ({ ...c, mass: grams(c.mass) }));
+}
+
+function additivesOf(plan: Plan, flow: Flow): PrepAdditive[] {
+  return plan.base.additives.map((row) => ({
+    row,
+    material: materialOf(plan, row.materialId),
+    mass: grams(
+      row.moment === 'top'
+        ? (row.dose * plan.base.totalOils) / 1000
+        : lateOils(plan, flow, row) * (row.dose / 1000),
+    ),
+  }));
+}
+
+/** Recipe's oils that an additive is stirred into: all, or those of the pots that are taken late enough. */
+function lateOils(plan: Plan, flow: Flow, { moment }: AdditiveRow): number {
+  const from = moment === 'trace' ? 2 : moment === 'water' ? 1 : 0;
+  const drawn = flow.pots.reduce((sum, p) => {
+    if (TAKEN.indexOf(p.pot.taken) < from) return sum;
+    return (
+      sum + p.draws.reduce((s, d) => s + (d.draw.from === null ? d.fraction * plan.base.totalOils : 0), 0)
+    );
+  }, 0);
+  return drawn + Math.max(0, flow.unallocated) * plan.base.totalOils;
+}
+
+function scentTotals(plan: Plan, flow: Flow): PrepSheet['scent'] {
+  const { scent } = plan.base;
+  if (!scent) return null;
+  const mass = totalOf(flow, flow.ledger.at('scent'));
+  const blend = scentBlend(plan, scent, 1);
+  return {
+    parts: blend.parts.map((p) => ({ material: p.material, mass: grams(mass * p.share) })),
+    name: blend.parts.map((p) => p.material.name).join(' + '),
+    mass: grams(mass),
+    stabiliser: grams(totalOf(flow, flow.ledger.at('stabiliser'))),
+    cost: blend.pricePerGram === null ? null : blend.pricePerGram * mass,
+  };
+}
+
+const AFTER: Readonly<Record<Pot['taken'], string>> = {
+  emulsion: 'at emulsion, before anything else goes in',
+  liquid: 'after the late liquid',
+  additives: 'after the additives',
+};
+
+/**
+ * Each draw, in the order of the work: from the bowl what is taken plain first, then after the late liquid, after the
+ * additives and, where the whole batter is scented, after the scent; then what is drawn from other pots.
+ */
+function weighings(plan: Plan, flow: Flow): Weighing[] {
+  const scented = (pot: Pot): boolean => plan.base.scent?.when === 'batter' && pot.scented;
+  const rank = (p: PotFlow): number => (scented(p.pot) ? 3 : TAKEN.indexOf(p.pot.taken));
+  const late =
+    plan.base.liquid.heldBack > 0 ||
+    plan.base.additives.some((a) => a.moment === 'water' || a.moment === 'trace');
+  const mini = flow.pots.filter((p) => p.group !== null);
+  const shared = flow.pots.filter((p) => p.group === null).sort((a, b) => rank(a) - rank(b));
+  const fromBase = shared.flatMap((p) =>
+    p.draws.filter((d) => d.draw.from === null && d.mass > 0).map((d) => ({ p, mass: d.mass })),
+  );
+  let bowl = fromBase.reduce((sum, d) => sum + d.mass, flow.leftoverMass);
+  const list = fromBase.map(({ p, mass }): Weighing => {
+    bowl -= mass;
+    return {
+      pot: p.pot,
+      from: null,
+      mass,
+      remains: Math.max(0, bowl),
+      after: scented(p.pot) ? 'after the scent' : late ? AFTER[p.pot.taken] : '',
+    };
+  });
+  for (const p of mini) {
+    for (const d of p.draws)
+      if (d.draw.from === null && d.mass > 0)
+        list.push({
+          pot: p.pot,
+          from: null,
+          mass: d.mass,
+          remains: 0,
+          after: 'its own lye and oils, all of it',
+        });
+  }
+  const remains = new Map(flow.pots.map((p) => [p.pot.id, p.mass]));
+  for (const p of flow.pots) {
+    for (const d of p.draws) {
+      if (d.draw.from === null || !(d.mass > 0)) continue;
+      const from = flow.pots.find((x) => x.pot.id === d.draw.from)!;
+      const rest = remains.get(from.pot.id)! - d.mass;
+      remains.set(from.pot.id, rest);
+      list.push({
+        pot: p.pot,
+        from: from.pot,
+        mass: d.mass,
+        remains: Math.max(0, rest),
+        after: 'once it is coloured',
+      });
     }
   }
-  return {
-    oils: base.oils.map((o) => ({
-      material: materialOf(plan, o.materialId),
-      percent: o.percent,
-      mass: grams((base.totalOils * o.percent) / 100),
-    })),
-    batter: batterOf(plan),
-    pots,
-    totals: [...totals.values()].sort((a, b) => a.material.name.localeCompare(b.material.name)),
-    carriers: [...carriers].map(([medium, mass]) => ({ medium, mass: grams(mass) })),
-    scent: base.scent
-      ? {
-          material: materialOf(plan, base.scent.materialId),
-          mass: grams(pots.reduce((sum, p) => sum + p.scent, 0)),
-        }
-      : null,
-  };
+  return list;
 }

@@ -72,3 +72,6 @@ export const xyzFromLabD50 = (lab: LabD50): Xyz => xyzFromLab([lab[0], lab[1], l
 export const labD65FromReflectance = (r: Spectrum): LabD65 => labD65FromXyz(xyzD65FromReflectance(r));
 /** Reflectance (36 bands) → CIELAB D50. */
 export const labD50FromReflectance = (r: Spectrum): LabD50 => labD50FromXyz(xyzD50FromReflectance(r));
+
+/** C*ab of a CIELAB colour. */
+export const chromaOf = ([, a, b]: readonly [number, number, number]): number => Math.hypot(a, b);

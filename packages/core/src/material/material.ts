@@ -72,9 +72,25 @@ export const CAUTIONS = [
 ] as const;
 export type Caution = (typeof CAUTIONS)[number];
 
+/** Fatty acids that soap makers steer by, in this order, each in % of the oil. */
+export const FATTY_ACIDS = [
+  'lauric',
+  'myristic',
+  'palmitic',
+  'stearic',
+  'ricinoleic',
+  'oleic',
+  'linoleic',
+  'linolenic',
+] as const;
+
 export interface OilFacts {
   /** Saponification value in mg KOH per g; null when unknown. */
   readonly sapKoh: number | null;
+  /** How far sources differ on that value, ± %. */
+  readonly sapSpread: number;
+  /** % of each of `FATTY_ACIDS`; null when unknown. */
+  readonly fatty: readonly number[] | null;
   /** Saturated fatty acids, %. */
   readonly saturated: number | null;
   readonly pace: 'slow' | 'mid' | 'fast';
@@ -84,9 +100,14 @@ export interface OilFacts {
   readonly brown: number;
 }
 
+/** What a supplier's limit refers to: makers speak of oils, safety sheets of the finished product. */
+export const LIMIT_BASES = ['oils', 'product'] as const;
+export type LimitBasis = (typeof LIMIT_BASES)[number];
+
 export interface ScentFacts {
-  /** Most that may be used, g per kg oils. */
+  /** Most that may be used, g per kg of what the basis names. */
   readonly limit: number;
+  readonly limitBasis: LimitBasis;
   /** Vanillin content, fraction 0–1 (ethyl vanillin counted 1.5 times). */
   readonly vanillin: number;
   readonly tan: 'none' | 'slight' | 'moderate' | 'strong';
@@ -116,6 +137,13 @@ export interface Material {
   readonly source: string;
   readonly pricePerGram: number | null;
   readonly inStock: boolean;
+  /** What is on the shelf in g; null when not counted. */
+  readonly stock: number | null;
+  /** Lot at hand, as its label says, and whether a bar of it has been read. */
+  readonly lot: string;
+  readonly lotTested: boolean;
+  /** Sodium hydroxide that a gram of it takes up, g; 0 for nearly everything. */
+  readonly lyeDemand: number;
   readonly optics: Optics | null;
   readonly oil: OilFacts | null;
   readonly scent: ScentFacts | null;

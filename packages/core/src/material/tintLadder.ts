@@ -49,8 +49,21 @@ export function shelfFace(material: Material): ShelfFace | null {
     gelled: [screenColourFromLabD65(predictLab(canvas, [], cured(1)))],
     ungelled: [screenColourFromLabD65(predictLab(canvas, [], cured(0)))],
   });
-  if (oil) return { shows: 'oil', ...bare({ ...oil, scent: null }) };
+  if (oil)
+    return {
+      shows: 'oil',
+      ...bare({
+        ...referenceCanvas,
+        carotenoid: oil.carotenoid,
+        chlorophyll: oil.chlorophyll,
+        brown: oil.brown,
+      }),
+    };
   if (!scent) return null;
-  const browning = { vanillin: scent.vanillin * scent.limit, tan: TAN_AS_VANILLIN[scent.tan] * scent.limit };
+  const browning = {
+    vanillin: scent.vanillin * scent.limit,
+    tan: TAN_AS_VANILLIN[scent.tan] * scent.limit,
+    stabilised: 0,
+  };
   return { shows: 'scent', ...bare({ ...referenceCanvas, scent: browning }) };
 }

@@ -1,4 +1,4 @@
-import { type LabD65 } from '../colour/lab.ts';
+import { chromaOf, type LabD65 } from '../colour/lab.ts';
 import { type Composition } from '../batch/composition.ts';
 import { predictLab } from '../pigment/mixer.ts';
 import { type Stage } from '../pigment/stage.ts';
@@ -16,13 +16,20 @@ export interface Blend {
   readonly mud: boolean;
 }
 
-const chroma = ([, a, b]: LabD65): number => Math.hypot(a, b);
-
 /**
  * Two pots worked into one: half of each, mixed as the soap mixes them and not as screens do. The canvas is
  * halved with them (scent and tints on either side).
  */
-export function blendPots(one: Composition, two: Composition, stage: Stage): Blend {
+export const blendPots = (one: Composition, two: Composition, stage: Stage): Blend =>
+  blendedLab(
+    one,
+    two,
+    [one, two].map((c) => predictLab(c.canvas, c.parts, stage)),
+    stage,
+  );
+
+/** The same, for pots whose own colours at the stage are known. */
+export function blendedLab(one: Composition, two: Composition, ends: readonly LabD65[], stage: Stage): Blend {
   const half = (c: Composition) => c.parts.map((p) => ({ ...p, dose: p.dose / 2 }));
   const mean = (a: number, b: number): number => (a + b) / 2;
   const [p, q] = [one.canvas, two.canvas];
@@ -30,17 +37,18 @@ export function blendPots(one: Composition, two: Composition, stage: Stage): Ble
     carotenoid: mean(p.carotenoid, q.carotenoid),
     chlorophyll: mean(p.chlorophyll, q.chlorophyll),
     brown: mean(p.brown, q.brown),
+    milk: mean(p.milk, q.milk),
     scent:
       p.scent || q.scent
         ? {
             vanillin: mean(p.scent?.vanillin ?? 0, q.scent?.vanillin ?? 0),
             tan: mean(p.scent?.tan ?? 0, q.scent?.tan ?? 0),
+            stabilised: Math.max(p.scent?.stabilised ?? 0, q.scent?.stabilised ?? 0),
           }
         : null,
   };
   const lab = predictLab(canvas, [...half(one), ...half(two)], stage);
-  const ends = [one, two].map((c) => predictLab(c.canvas, c.parts, stage));
-  const pale = ends.some((e) => chroma(e) < NEUTRAL && e[0] > 75);
-  const index = pale ? 1 : chroma(lab) / Math.max(1e-6, mean(chroma(ends[0]!), chroma(ends[1]!)));
+  const pale = ends.some((e) => chromaOf(e) < NEUTRAL && e[0] > 75);
+  const index = pale ? 1 : chromaOf(lab) / Math.max(1e-6, mean(chromaOf(ends[0]!), chromaOf(ends[1]!)));
   return { lab, index, mud: index < MUD_BELOW };
 }

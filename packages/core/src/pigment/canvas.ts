@@ -10,6 +10,8 @@ export interface Canvas {
   readonly carotenoid: number;
   readonly chlorophyll: number;
   readonly brown: number;
+  /** Milk in the liquid, as a share of it, 0–1. */
+  readonly milk: number;
   /** Browning of the scent, or null for an unscented pot. */
   readonly scent: ScentBrowning | null;
 }
@@ -19,9 +21,11 @@ export interface ScentBrowning {
   readonly vanillin: number;
   /** Browning from anything else, as its equal in g vanillin per kg oils. */
   readonly tan: number;
+  /** How much of the stabiliser called for was given, 0–1. */
+  readonly stabilised: number;
 }
 
-export const referenceCanvas: Canvas = { carotenoid: 0, chlorophyll: 0, brown: 0, scent: null };
+export const referenceCanvas: Canvas = { carotenoid: 0, chlorophyll: 0, brown: 0, milk: 0, scent: null };
 
 // Fitted so that the reference base reads Lab D65 (91, −0.5, 7) ungelled and (86, −0.5, 10) gelled, cured.
 // Gelled soap absorbs more than its lower scattering alone explains: light travels further between crystals.
@@ -45,21 +49,33 @@ const CAROTENOID_STAYS = { remains: 0.85, days: 14 };
 const CHLOROPHYLL_STAYS = { remains: 0.7, days: 10 };
 /** Time constant of vanillin browning in days. */
 const BROWNING_DAYS = 6;
+/** A stabiliser makes it this much slower, and lets this share of it come. */
+const STABILISED = { slower: 4, cap: 0.7 };
+/** Sugars of an all-milk liquid, as brown on the 0–10 scale: without gel, and what the heat of gel adds. */
+const MILK_BROWN = { ungelled: 1, heat: 2 };
+
+/** Share of a scent's browning that has come by an hour, 0–1. */
+function browned(hours: number, stabilised: number): number {
+  const days = hours / HOURS_PER_DAY / BROWNING_DAYS;
+  const plain = 1 - Math.exp(-days);
+  return plain + stabilised * (STABILISED.cap * (1 - Math.exp(-days / STABILISED.slower)) - plain);
+}
 
 /** K of the uncoloured batter at a stage (36 bands). */
 export function canvasAbsorption(canvas: Canvas, stage: Stage, out: Spectrum): Spectrum {
   const gel = gelReached(stage);
   const c = canvas.carotenoid * faded(stage.hours, CAROTENOID_STAYS.remains, CAROTENOID_STAYS.days);
   const h = canvas.chlorophyll * faded(stage.hours, CHLOROPHYLL_STAYS.remains, CHLOROPHYLL_STAYS.days);
-  const browned = 1 - Math.exp(-stage.hours / HOURS_PER_DAY / BROWNING_DAYS);
-  const v = canvas.scent ? (canvas.scent.vanillin + canvas.scent.tan) * browned : 0;
+  const { scent } = canvas;
+  const v = scent ? (scent.vanillin + scent.tan) * browned(stage.hours, scent.stabilised) : 0;
+  const brownness = canvas.brown + canvas.milk * (MILK_BROWN.ungelled + MILK_BROWN.heat * gel);
   for (let i = 0; i < BAND_COUNT; i++) {
     const plain = plainUngelled[i]! + (plainGelled[i]! - plainUngelled[i]!) * gel;
     out[i] =
       plain +
       c * carotenoidUnit[i]! +
       h * chlorophyllUnit[i]! +
-      canvas.brown * brownUnit[i]! +
+      brownness * brownUnit[i]! +
       v * vanillinUnit[i]!;
   }
   return out;

@@ -1,4 +1,12 @@
-import { type DoseRow, emptyPlan, type Plan, type Pot } from '../batch/plan.ts';
+import {
+  type DoseRow,
+  emptyPlan,
+  newPot,
+  onePart,
+  type Plan,
+  type Pot,
+  type ScentChoice,
+} from '../batch/plan.ts';
 import { startingShelf } from '../material/catalogue/index.ts';
 import { type Material } from '../material/material.ts';
 import { type Measuring } from '../units/measure.ts';
@@ -23,19 +31,34 @@ export const dose = (materialId: string, value: number, id = materialId): DoseRo
   materialId,
   dose: gramsPerKg(value),
   carrier: shelfItem(materialId).carriers[0] ?? null,
+  source: 'extra',
 });
 
 export const pot = (name: string, parts: number, ...doses: DoseRow[]): Pot => ({
-  id: name,
-  name,
-  parts,
-  scented: false,
-  follows: null,
+  ...newPot(name, name),
+  draws: [onePart(parts)],
   doses,
 });
 
+/** One scent, per pot. */
+export const scentOf = (
+  materialId: string,
+  value: number,
+  change: Partial<ScentChoice> = {},
+): ScentChoice => ({
+  parts: [{ id: materialId, materialId, parts: 1 }],
+  dose: gramsPerKg(value),
+  when: 'pot',
+  stabiliser: 0,
+  ...change,
+});
+
 /** 1,000 g: 40 % olive, 30 % coconut, 25 % lard, 5 % castor. */
-export function planWith(pots: readonly Pot[], change: Partial<Plan['base']> = {}): Plan {
+export function planWith(
+  pots: readonly Pot[],
+  change: Partial<Plan['base']> = {},
+  rest: Partial<Omit<Plan, 'base' | 'pots' | 'materials' | 'schema'>> = {},
+): Plan {
   const oils = [
     ['oil-olive', 40],
     ['oil-coconut', 30],
@@ -50,10 +73,14 @@ export function planWith(pots: readonly Pot[], change: Partial<Plan['base']> = {
   };
   const ids = new Set([
     ...base.oils.map((o) => o.materialId),
-    ...(base.scent ? [base.scent.materialId] : []),
+    ...(base.scent?.parts.map((p) => p.materialId) ?? []),
+    ...base.additives.map((a) => a.materialId),
     ...pots.flatMap((p) => p.doses.map((d) => d.materialId)),
+    ...(rest.embeds ?? []).flatMap((e) => e.doses.map((d) => d.materialId)),
+    ...(rest.lines ?? []).map((l) => l.materialId),
+    ...(rest.work?.carrierOil ? [rest.work.carrierOil] : []),
   ]);
-  return { ...emptyPlan(), base, pots, materials: [...ids].map(shelfItem) };
+  return { ...emptyPlan(), base, ...rest, pots, materials: [...ids].map(shelfItem) };
 }
 
 /** The loaf of four pots, 3:2:2:1: ultramarine, yellow oxide, a green from both, a white. */

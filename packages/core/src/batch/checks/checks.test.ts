@@ -1,9 +1,11 @@
-import { dose, fourPotLoaf, planWith, pot, shelfItem, tenthGramScale } from '../../testing/plans.ts';
+import { dose, fourPotLoaf, planWith, pot, scentOf, shelfItem, tenthGramScale } from '../../testing/plans.ts';
 import { type Plan } from '../plan.ts';
 import { checkPlan } from './index.ts';
 
-const ids = (plan: Plan, measuring = tenthGramScale): string[] => checkPlan(plan, measuring).map((c) => c.id);
-const find = (plan: Plan, id: string) => checkPlan(plan, tenthGramScale).find((c) => c.id === id);
+const ids = (plan: Plan, measuring = tenthGramScale): string[] =>
+  checkPlan(plan, { measuring }).map((c) => c.id);
+const find = (plan: Plan, id: string) =>
+  checkPlan(plan, { measuring: tenthGramScale }).find((c) => c.id === id);
 const withOlive = (percent: number): Plan => {
   const plan = planWith([pot('A', 1)]);
   const oils = plan.base.oils.map((o) => (o.materialId === 'oil-olive' ? { ...o, percent } : o));
@@ -11,14 +13,15 @@ const withOlive = (percent: number): Plan => {
 };
 
 it('the reference loaf has nothing that stops it', () => {
-  expect(checkPlan(fourPotLoaf(), tenthGramScale).filter((c) => c.level === 'stop')).toEqual([]);
+  expect(checkPlan(fourPotLoaf(), { measuring: tenthGramScale }).filter((c) => c.level === 'stop')).toEqual(
+    [],
+  );
 });
 
 it('puts the gravest first', () => {
-  const levels = checkPlan(
-    planWith([pot('A', 1, dose('iron-blue', 9))], { superfat: -1 }),
-    tenthGramScale,
-  ).map((c) => c.level);
+  const levels = checkPlan(planWith([pot('A', 1, dose('iron-blue', 9))], { superfat: -1 }), {
+    measuring: tenthGramScale,
+  }).map((c) => c.level);
   expect(levels[0]).toBe('stop');
   expect([...levels].sort((a, b) => 'swt'.indexOf(a[0]!) - 'swt'.indexOf(b[0]!))).toEqual(levels);
 });
@@ -49,8 +52,9 @@ describe('both sides of each threshold', () => {
     [25, false],
     [40, false],
     [40.1, true],
-  ])('lye-concentration at %d %%', (lyeConcentration, warns) => {
-    expect(ids(planWith([], { lyeConcentration })).includes('lye-concentration')).toBe(warns);
+  ])('lye-concentration at %d %%', (value, warns) => {
+    const liquid = { by: 'concentration', value, parts: [], heldBack: 0 as never } as const;
+    expect(ids(planWith([], { liquid })).includes('lye-concentration')).toBe(warns);
   });
 
   it('lye-missing-value', () => {
@@ -127,7 +131,7 @@ describe('both sides of each threshold', () => {
   it('scent-over counts only the scented pots', () => {
     const limit = shelfItem('scent-red-gate').scent!.limit;
     const plan = (d: number, scented: boolean) =>
-      planWith([{ ...pot('A', 1), scented }], { scent: { materialId: 'scent-red-gate', dose: d as never } });
+      planWith([{ ...pot('A', 1), scented }], { scent: scentOf('scent-red-gate', d) });
     expect(ids(plan(limit, true))).not.toContain('scent-over');
     expect(ids(plan(limit + 0.1, true))).toContain('scent-over');
     expect(ids(plan(limit + 0.1, false))).not.toContain('scent-over');

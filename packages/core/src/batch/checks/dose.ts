@@ -1,10 +1,12 @@
 import { deltaE00 } from '../../colour/deltaE00.ts';
 import { cautionText } from '../../material/cautions.ts';
-import { type Caution } from '../../material/material.ts';
 import { predictLab } from '../../pigment/mixer.ts';
 import { cured } from '../../pigment/stage.ts';
 import { printNumber, printSignificant } from '../../units/print.ts';
-import { potComposition } from '../composition.ts';
+import { type Carrier, type Caution } from '../../material/material.ts';
+import { labOf, potComposition } from '../composition.ts';
+import { mediumName } from '../dispersion.ts';
+import { setDispersion, setDose } from '../edit.ts';
 import { type PrepPot, type PrepRow } from '../prep.ts';
 import { type Check, type PlanFacts } from './check.ts';
 
@@ -26,7 +28,7 @@ function eachDose(
 const BEYOND_CEILING: readonly Caution[] = ['stains', 'brittle', 'rivers', 'fast', 'heat', 'sensitiser'];
 
 export const checkDoseOver = (facts: PlanFacts): Check[] =>
-  eachDose(facts, ({ row, material }) => {
+  eachDose(facts, ({ row, material }, { pot }) => {
     const ceiling = material.window?.ceiling;
     if (ceiling === undefined || row.dose <= ceiling) return null;
     const why = BEYOND_CEILING.filter((c) => material.cautions.includes(c)).map((c) => cautionText[c]);
@@ -36,12 +38,18 @@ export const checkDoseOver = (facts: PlanFacts): Check[] =>
       sentence: `${material.name} is above its ceiling. ${why.join(' ')}`.trim(),
       arithmetic: `${printSignificant(row.dose, 3)} g/kg against ${printSignificant(ceiling, 3)} g/kg oils`,
       remedy: `Bring it to ${printSignificant(ceiling, 3)} g/kg or less.`,
+      repairs: [
+        {
+          label: `Set ${printSignificant(ceiling, 3)} g/kg`,
+          apply: (p) => setDose(p, pot.id, row.id, { dose: ceiling as typeof row.dose }),
+        },
+      ],
     };
   });
 
 export const checkTooSmall = (facts: PlanFacts): Check[] =>
-  eachDose(facts, ({ material, wanted, measured }) => {
-    if (!measured.tooSmall) return null;
+  eachDose(facts, ({ material, wanted, measured, drops }) => {
+    if (!measured.tooSmall || drops !== null) return null;
     const limit =
       measured.spoonSum === null
         ? `two divisions of a ${printNumber(facts.measuring.scaleDivision, 2)} g scale`
@@ -52,6 +60,12 @@ export const checkTooSmall = (facts: PlanFacts): Check[] =>
       sentence: `${printSignificant(wanted, 2)} g of ${material.name} is too little to measure well.`,
       arithmetic: `under ${limit}`,
       remedy: 'Make a stock dispersion and dose that instead.',
+      repairs: [
+        {
+          label: 'Dose it by drops of a 10 % stock',
+          apply: (p) => setDispersion(p, material.id, { stock: { powderPercent: 10, gramsPerDrop: 0.04 } }),
+        },
+      ],
     };
   });
 
@@ -92,7 +106,7 @@ export const FAINT_BELOW = 2;
 export const checkDoseFaint = (facts: PlanFacts): Check[] =>
   eachDose(facts, ({ row, material }, { pot }) => {
     if (!material.optics) return null;
-    const { canvas } = potComposition(facts.plan, pot);
+    const { canvas } = facts.compositions.get(pot.id)!;
     const alone = predictLab(canvas, [{ optics: material.optics, dose: row.dose }], cured());
     const distance = deltaE00(alone, facts.uncoloured.get(pot.id)!);
     if (distance >= FAINT_BELOW) return null;
@@ -113,15 +127,13 @@ export const ROUNDING_SHIFT = 1.5;
 /** ΔE00 at cure between the pot as planned and as it can be measured; 0 for an empty pot. */
 export function roundingShift(facts: PlanFacts, { pot, oils, rows }: PrepPot): number {
   if (!(oils > 0)) return 0;
-  const measured = {
-    ...pot,
-    doses: pot.doses.map((d, i) => ({
-      ...d,
-      dose: ((rows[i]!.measured.mass * 1000) / oils) as typeof d.dose,
-    })),
-  };
-  const { canvas, parts } = potComposition(facts.plan, measured);
-  return deltaE00(predictLab(canvas, parts, cured()), facts.cured.get(pot.id)!);
+  const measured = pot.doses.map((d, i) => ({
+    ...d,
+    dose: ((rows[i]!.measured.mass * 1000) / oils) as typeof d.dose,
+  }));
+  // Nothing was rounded by as much as could show.
+  if (rows.every((r) => Math.abs(r.measured.relativeError) < 0.005)) return 0;
+  return deltaE00(labOf(potComposition(facts.plan, pot, measured), cured()), facts.cured.get(pot.id)!);
 }
 
 export function checkRounding(facts: PlanFacts): Check[] {
@@ -140,3 +152,54 @@ export function checkRounding(facts: PlanFacts): Check[] {
     ];
   });
 }
+
+/** A powder in a liquid that it is not made for, or glycerin where rivers threaten. */
+export const checkCarrierMismatch = (facts: PlanFacts): Check[] =>
+  eachDose(facts, ({ row, material, carrier }, { pot }) => {
+    if (!carrier) return null;
+    const fits = material.carriers.length === 0 || material.carriers.some((c) => c.medium === carrier.medium);
+    const rivers =
+      carrier.medium === 'glycerin' &&
+      (material.cautions.includes('rivers') || facts.plan.work.heat === 'force');
+    if (fits && !rivers) return null;
+    const use: Carrier | undefined =
+      material.carriers.find((c) => c.medium !== 'glycerin') ?? material.carriers[0];
+    return {
+      id: 'carrier-mismatch',
+      level: 'warn',
+      sentence: fits
+        ? `Glycerin with ${material.name} and heat invites glycerin rivers.`
+        : `${material.name} is not made for ${mediumName[carrier.medium]}: it will clump or float.`,
+      arithmetic: `its grade takes ${material.carriers.map((c) => mediumName[c.medium]).join(', ') || 'nothing named'}`,
+      remedy: use ? `Disperse it in ${mediumName[use.medium]}.` : 'Choose another carrier.',
+      repairs:
+        use && use.medium !== carrier.medium
+          ? [
+              {
+                label: `Use ${mediumName[use.medium]}`,
+                apply: (p) => setDose(p, pot.id, row.id, { carrier: use }),
+              },
+            ]
+          : [],
+    };
+  });
+
+/** A colour additive with restricted uses. */
+export const checkRulesColour = (facts: PlanFacts): Check[] =>
+  once(
+    eachDose(facts, ({ material }) =>
+      material.cautions.includes('restricted-colour')
+        ? {
+            id: 'rules-colour',
+            level: 'tip',
+            sentence: `${material.name} is a colour additive with restricted uses.`,
+            arithmetic: material.colourIndex ? `Colour index ${material.colourIndex}` : '',
+            remedy: 'Check your own rules for soap and for where it is used.',
+          }
+        : null,
+    ),
+  );
+
+/** Each sentence once. */
+const once = (checks: readonly Check[]): Check[] =>
+  checks.filter((c, i) => checks.findIndex((d) => d.sentence === c.sentence) === i);

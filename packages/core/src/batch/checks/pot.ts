@@ -3,46 +3,22 @@ import { type MaterialKind } from '../../material/material.ts';
 import { predictLab } from '../../pigment/mixer.ts';
 import { fresh } from '../../pigment/stage.ts';
 import { printNumber } from '../../units/print.ts';
-import { potComposition } from '../composition.ts';
-import { type Check, type PlanFacts } from './check.ts';
-
-/** Shares must add up to something; a pot of no share holds nothing. */
-export function checkShares({ plan }: PlanFacts): Check[] {
-  if (plan.pots.length === 0) return [];
-  const sum = plan.pots.reduce((total, p) => total + p.parts, 0);
-  if (sum === 0) {
-    return [
-      {
-        id: 'pots-unbalanced',
-        level: 'warn',
-        place: { at: 'pots' },
-        sentence: 'The shares add up to zero, so no pot holds any batter.',
-        arithmetic: plan.pots.map(() => '0').join(' + '),
-        remedy: 'Give at least one pot a share.',
-      },
-    ];
-  }
-  return plan.pots
-    .filter((p) => p.parts === 0)
-    .map((p) => ({
-      id: 'pots-unbalanced',
-      level: 'warn',
-      place: { at: 'pot', potId: p.id },
-      sentence: `${p.name} has no share of the batter.`,
-      arithmetic: `0 of ${printNumber(sum, 2)} parts`,
-      remedy: 'Give it a share or remove it.',
-    }));
-}
+import { carrierOilBalance } from '../dispersion.ts';
+import { setCarrierSource } from '../edit.ts';
+import { type Check, heldBy, type PlanFacts } from './check.ts';
 
 /** Powders that thicken and weaken a bar, as g/kg oils. */
 export const SOLIDS_WARN = 40;
 const SOLID_KINDS: readonly MaterialKind[] = ['pigment', 'mica', 'fluorescent', 'dye', 'clay', 'botanical'];
 
-export const checkTotalSolids = ({ prep }: PlanFacts): Check[] =>
-  prep.pots.flatMap(({ pot, rows }): Check[] => {
-    const solid = rows.filter((r) => SOLID_KINDS.includes(r.material.kind) && r.material.bulkDensity !== 1);
-    const sum = solid.reduce((total, r) => total + r.row.dose, 0);
-    if (sum <= SOLIDS_WARN) return [];
+export const checkTotalSolids = (facts: PlanFacts): Check[] =>
+  facts.plan.pots.flatMap((pot): Check[] => {
+    // A purée is no powder.
+    const solid = heldBy(facts, pot).filter(
+      (h) => SOLID_KINDS.includes(h.material.kind) && h.material.bulkDensity !== 1,
+    );
+    const sum = solid.reduce((total, h) => total + h.dose, 0);
+    if (sum <= SOLIDS_WARN + 1e-9) return [];
     return [
       {
         id: 'total-solids',
@@ -58,10 +34,10 @@ export const checkTotalSolids = ({ prep }: PlanFacts): Check[] =>
 /** Oil and glycerin carriers above this share of a pot's oils soften it. */
 export const CARRIER_WARN = 0.05;
 
-export const checkCarrierHeavy = ({ prep }: PlanFacts): Check[] =>
-  prep.pots.flatMap(({ pot, oils, rows }): Check[] => {
+export const checkCarrierHeavy = (facts: PlanFacts): Check[] => [
+  ...facts.prep.pots.flatMap(({ pot, oils, rows, flow }): Check[] => {
     const wet = rows.filter((r) => ['oil', 'glycerin', 'infusion'].includes(r.carrier?.medium ?? ''));
-    const sum = wet.reduce((total, r) => total + r.carrierMass, 0);
+    const sum = wet.reduce((total, r) => total + r.carrierMass, flow.evenedOil);
     if (!(oils > 0) || sum / oils <= CARRIER_WARN) return [];
     return [
       {
@@ -69,19 +45,50 @@ export const checkCarrierHeavy = ({ prep }: PlanFacts): Check[] =>
         level: 'warn',
         place: { at: 'pot', potId: pot.id },
         sentence: `Carriers add a lot of liquid to ${pot.name}.`,
-        arithmetic: `${printNumber(sum, 1)} g in ${printNumber(oils, 0)} g oils = ${printNumber((100 * sum) / oils, 1)} %, more than 5 %`,
+        arithmetic: `${facts.say.mass(sum)} in ${facts.say.mass(oils, true)} oils = ${printNumber((100 * sum) / oils, 1)} %, more than 5 %`,
         remedy: 'Lower the ratio, or disperse in water where the powder allows it.',
       },
     ];
-  });
+  }),
+  ...carrierOilShort(facts),
+];
+
+/** Carriers cannot take more of an oil than the recipe has, nor one that it lacks. */
+function carrierOilShort({ plan, say }: PlanFacts): Check[] {
+  const { material, fromBatch, inRecipe } = carrierOilBalance(plan);
+  const wanted = plan.pots.some((p) =>
+    p.doses.some(
+      (d) => d.source === 'batch' && (d.carrier?.medium === 'oil' || d.carrier?.medium === 'infusion'),
+    ),
+  );
+  if (!wanted || (inRecipe !== null && fromBatch <= inRecipe)) return [];
+  const name = material?.name ?? 'A light oil';
+  return [
+    {
+      id: 'carrier-heavy',
+      level: 'warn',
+      place: { at: 'pots' },
+      sentence:
+        inRecipe === null
+          ? `${name} is not in the recipe, so no carrier can be taken from the batch oils: it is counted as extra.`
+          : `The carriers take more ${name} than the recipe holds.`,
+      arithmetic:
+        inRecipe === null ? '' : `${say.mass(fromBatch)} for carriers, ${say.mass(inRecipe)} in the recipe`,
+      remedy: 'Choose an oil of the recipe, or use extra oil.',
+      repairs: [{ label: 'Extra oil for all carriers', apply: (p) => setCarrierSource(p, 'extra') }],
+    },
+  ];
+}
 
 /** A fresh pot further than this from its settled curves misleads the eye. */
 export const FRESH_MISLEADS = 8;
 
 /** Compares fresh batter with what it would look like if every colourant had settled at once. */
-export const checkFreshMisleads = ({ plan }: PlanFacts): Check[] =>
+export const checkFreshMisleads = ({ plan, compositions }: PlanFacts): Check[] =>
   plan.pots.flatMap((pot): Check[] => {
-    const { canvas, parts } = potComposition(plan, pot);
+    const { canvas, parts } = compositions.get(pot.id)!;
+    // Only what changes in the first days can mislead.
+    if (!parts.some((p) => p.optics.fresh ?? p.optics.becomes)) return [];
     const settled = parts.map((p) => ({
       ...p,
       optics: { ...p.optics, fresh: null, k: p.optics.becomes?.k ?? p.optics.k, becomes: null },

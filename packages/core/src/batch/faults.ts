@@ -1,0 +1,70 @@
+import { type MaterialKind } from '../material/material.ts';
+import { type Plan } from './plan.ts';
+
+export interface PlanFault {
+  /** Path into the document, as `pots.2.doses.0.materialId`. */
+  readonly path: string;
+  readonly message: string;
+}
+
+type Wanted = 'oil' | 'scent' | 'dosed';
+const fits = (kind: MaterialKind, wants: Wanted): boolean =>
+  wants === 'dosed' ? kind !== 'oil' && kind !== 'scent' : kind === wants;
+
+/** What makes a document no plan at all: references to nothing, repeated ids. Unfinished plans are no fault. */
+export function planFaults(plan: Plan): PlanFault[] {
+  const faults: PlanFault[] = [];
+  const kinds = new Map(plan.materials.map((m) => [m.id, m.kind]));
+  const add = (path: string, message: string): void => {
+    faults.push({ path, message });
+  };
+  const refer = (path: string, id: string, wants: Wanted): void => {
+    const kind = kinds.get(id);
+    if (kind === undefined) add(path, `The plan holds no material "${id}"`);
+    else if (!fits(kind, wants)) add(path, `"${id}" is of kind ${kind} and cannot be used here`);
+  };
+  const unique = (path: string, rows: readonly { readonly id: string }[]): void => {
+    const seen = new Set<string>();
+    rows.forEach((row, i) => {
+      if (seen.has(row.id)) add(`${path}.${i}.id`, `The id "${row.id}" is used twice`);
+      seen.add(row.id);
+    });
+  };
+  const rows = (
+    path: string,
+    list: readonly { readonly id: string; readonly materialId: string }[],
+    wants: Wanted,
+  ): void => {
+    unique(path, list);
+    list.forEach((row, i) => {
+      refer(`${path}.${i}.materialId`, row.materialId, wants);
+    });
+  };
+  unique('materials', plan.materials);
+  unique('pots', plan.pots);
+  unique('idea.colours', plan.idea.colours);
+  unique('moulding.moulds', plan.moulding.moulds);
+  unique('embeds', plan.embeds);
+  unique('base.liquid.parts', plan.base.liquid.parts);
+  rows('base.oils', plan.base.oils, 'oil');
+  rows('base.additives', plan.base.additives, 'dosed');
+  if (plan.base.scent) rows('base.scent.parts', plan.base.scent.parts, 'scent');
+  rows('lines', plan.lines, 'dosed');
+  plan.embeds.forEach((e, i) => {
+    rows(`embeds.${i}.doses`, e.doses, 'dosed');
+  });
+  if (plan.work.carrierOil !== null) refer('work.carrierOil', plan.work.carrierOil, 'oil');
+  const colours = new Set(plan.idea.colours.map((c) => c.id));
+  const pots = new Set(plan.pots.map((p) => p.id));
+  plan.pots.forEach((pot, p) => {
+    if (pot.follows !== null && !colours.has(pot.follows))
+      add(`pots.${p}.follows`, `The palette holds no colour "${pot.follows}"`);
+    rows(`pots.${p}.doses`, pot.doses, 'dosed');
+    unique(`pots.${p}.draws`, pot.draws);
+    pot.draws.forEach((d, i) => {
+      if (d.from !== null && !pots.has(d.from))
+        add(`pots.${p}.draws.${i}.from`, `There is no pot "${d.from}" to draw from`);
+    });
+  });
+  return faults;
+}

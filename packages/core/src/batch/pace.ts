@@ -1,0 +1,233 @@
+import { type ScentFacts } from '../material/material.ts';
+import { blendProperties } from './blend.ts';
+import { flowOf } from './balance.ts';
+import { concentrationOf, lyeRate } from './lye.ts';
+import { materialOf, type Plan, type Pot } from './plan.ts';
+import { scentBlend } from './scent.ts';
+
+export const CONSISTENCIES = ['fluid', 'light', 'medium', 'thick', 'stiff'] as const;
+export type Consistency = (typeof CONSISTENCIES)[number];
+
+/** Minutes from emulsion in the reference: a balanced blend at 32 °C, 33 % lye, stirred by hand after emulsion. */
+export const REFERENCE = { light: 12, medium: 22, thick: 35, stiff: 55 } as const;
+/** How far the truth may lie from the figure, as factors. */
+export const PACE_SPREAD = { low: 0.7, high: 1.4 } as const;
+
+const SCENT_FACTOR: Readonly<Record<ScentFacts['pace'], number>> = {
+  slows: 1.3,
+  none: 1,
+  slight: 0.75,
+  moderate: 0.5,
+  strong: 0.25,
+  seizes: 0.1,
+};
+
+export interface PaceFactor {
+  readonly what: string;
+  readonly factor: number;
+}
+
+export interface PotPace {
+  readonly potId: string;
+  /** What makes it faster (below 1) or slower. */
+  readonly factors: readonly PaceFactor[];
+  readonly factor: number;
+  /** Minutes from emulsion at which it reaches each trace. */
+  readonly light: number;
+  readonly medium: number;
+  readonly thick: number;
+  readonly stiff: number;
+}
+
+const clamp = (v: number, low: number, high: number): number => Math.min(high, Math.max(low, v));
+
+/** What sets the pace of the whole batter. */
+export function basePace(plan: Plan): PaceFactor[] {
+  const { base, work } = plan;
+  const blend = blendProperties(plan);
+  const { naoh, koh, liquid } = lyeRate(plan);
+  const concentration = concentrationOf(naoh + koh, liquid);
+  const milk = base.liquid.parts.reduce((sum, p) => sum + (p.kind === 'milk' ? p.percent / 100 : 0), 0);
+  const known = blend.known > 0;
+  return [
+    { what: 'hard fats', factor: known ? clamp(1 - (blend.saturated - 40) * 0.008, 0.6, 1.35) : 1 },
+    { what: 'castor', factor: known ? clamp(1 - (blend.castor - 5) * 0.012, 0.75, 1.06) : 1 },
+    { what: 'high oleic', factor: known ? clamp(1 + (blend.oleic - 45) * 0.008, 1, 1.4) : 1 },
+    { what: 'temperature', factor: 0.5 ** ((base.temperature - 32) / 10) },
+    { what: 'lye concentration', factor: concentration > 0 ? clamp(33 / concentration, 0.7, 1.4) : 1 },
+    { what: 'milk', factor: 0.9 ** milk },
+    { what: 'blending after emulsion', factor: 0.85 ** (work.blendSeconds / 10) },
+    ...base.additives
+      .filter((a) => a.moment !== 'top')
+      .map((a) => ({
+        what: materialOf(plan, a.materialId).name,
+        factor: doseFactor(plan, a.materialId, a.dose),
+      })),
+  ];
+}
+
+/** A material's effect at a dose: its own factor at the typical dose, growing with the dose up to half as much again. */
+function doseFactor(plan: Plan, materialId: string, dose: number): number {
+  const { pace, window } = materialOf(plan, materialId);
+  return window && window.typical > 0 ? pace ** Math.min(1.5, dose / window.typical) : pace;
+}
+
+/** How long each pot stays pourable, by starting values that a maker's own log would better. */
+export function potPaces(plan: Plan): PotPace[] {
+  const base = basePace(plan);
+  const { scent } = plan.base;
+  const blend = scent && scentBlend(plan, scent, 1);
+  const flow = flowOf(plan);
+  const scentAt = flow.ledger.at('scent');
+  return flow.pots.map((p): PotPace => {
+    const dose = p.oils > 0 ? (p.contents[scentAt]! * 1000) / p.oils : 0;
+    const part = scent && scent.dose > 0 ? Math.min(1, dose / scent.dose) : 0;
+    const factors: PaceFactor[] = [
+      ...base,
+      ...(blend && part > 0 ? [{ what: 'scent', factor: SCENT_FACTOR[blend.pace] ** part }] : []),
+      ...plan.materials.flatMap((m, i) => {
+        const own = p.pot.doses.some((d) => d.materialId === m.id);
+        const common = plan.base.additives.some((a) => a.materialId === m.id);
+        const g = p.tint[i]!;
+        if (common && !own) return [];
+        return g > 0 && p.oils > 0
+          ? [{ what: m.name, factor: doseFactor(plan, m.id, (g * 1000) / p.oils) }]
+          : [];
+      }),
+    ].filter((f) => Math.abs(f.factor - 1) > 0.005);
+    const factor = factors.reduce((product, f) => product * f.factor, 1);
+    return {
+      potId: p.pot.id,
+      factors,
+      factor,
+      light: REFERENCE.light * factor,
+      medium: REFERENCE.medium * factor,
+      thick: REFERENCE.thick * factor,
+      stiff: REFERENCE.stiff * factor,
+    };
+  });
+}
+
+/** Minutes from emulsion in which a pot can be used for work that wants a consistency. */
+export function windowFor(
+  pace: Pick<PotPace, 'light' | 'medium' | 'thick' | 'stiff'>,
+  want: Consistency,
+): readonly [number, number] {
+  switch (want) {
+    case 'fluid':
+      return [0, pace.medium];
+    case 'light':
+      return [0.6 * pace.light, pace.medium];
+    case 'medium':
+      return [0.8 * pace.medium, pace.thick];
+    case 'thick':
+      return [0.8 * pace.thick, pace.stiff];
+    case 'stiff':
+      return [0.8 * pace.stiff, 1.8 * pace.stiff];
+  }
+}
+
+/** What each technique wants of the batter in the mould. */
+const WANTS: Readonly<Record<string, Consistency>> = {
+  layers: 'medium',
+  'slanted-layers': 'medium',
+  ombre: 'medium',
+  drops: 'light',
+  'in-the-pot': 'light',
+  funnel: 'fluid',
+  'wall-pour': 'fluid',
+  hanger: 'fluid',
+  'divided-comb': 'fluid',
+  serpentine: 'fluid',
+  blobs: 'thick',
+  'powder-line': 'medium',
+  embeds: 'thick',
+  'piped-top': 'medium',
+  'textured-top': 'medium',
+  stamped: 'light',
+};
+
+/** The consistency that a pot is wanted at. What goes on top is spooned or piped. */
+export function consistencyWanted(technique: string | null, pot: Pot): Consistency | null {
+  if (pot.place === 'top') return technique === 'textured-top' ? 'thick' : 'stiff';
+  return technique === null ? null : (WANTS[technique] ?? null);
+}
+
+/** Minutes that the steps take by hand. Starting values. */
+export const MINUTES = { split: 1, colour: 2, scent: 1, pour: 2 } as const;
+
+export interface PotStep {
+  readonly pot: Pot;
+  readonly wants: Consistency | null;
+  /** Minutes from its own emulsion. */
+  readonly readyAt: number;
+  readonly pourAt: number;
+  readonly pouredAt: number;
+  readonly window: readonly [number, number] | null;
+  readonly verdict: 'fits' | 'sets-too-soon' | 'too-thin' | 'open';
+  readonly pace: PotPace;
+}
+
+/** Longest that anyone stands and waits for a pot to thicken, minutes. */
+const PATIENCE = 10;
+
+/**
+ * The steps of the plan against each pot's window. All pots are split, coloured and scented one after another from
+ * emulsion; then they are poured together as soon as all are ready and the slowest is thick enough, but not later than
+ * the fastest allows. What goes on top waits until it is stiff; a mini-batch has a clock of its own.
+ */
+export function paceSteps(plan: Plan, order: readonly string[] = plan.pots.map((p) => p.id)): PotStep[] {
+  const paces = new Map(potPaces(plan).map((p) => [p.potId, p]));
+  const { technique } = plan.idea;
+  const common = plan.pots.filter((p) => !p.ownLye);
+  let clock: number = MINUTES.split * common.length;
+  const ready = new Map<string, number>();
+  const work = (pot: Pot): number =>
+    (pot.doses.length > 0 ? MINUTES.colour : 0) + (pot.scented && plan.base.scent ? MINUTES.scent : 0);
+  for (const id of order) {
+    const pot = common.find((p) => p.id === id);
+    if (!pot) continue;
+    clock += work(pot);
+    ready.set(id, clock);
+  }
+  const window = (pot: Pot): readonly [number, number] | null => {
+    const wants = consistencyWanted(technique, pot);
+    return wants && windowFor(paces.get(pot.id)!, wants);
+  };
+  const body = common.filter((p) => p.place !== 'top');
+  const opens = Math.max(0, ...body.map((p) => window(p)?.[0] ?? 0));
+  const closes =
+    Math.min(Infinity, ...body.map((p) => window(p)?.[1] ?? Infinity)) - MINUTES.pour * body.length;
+  let start = Math.max(clock, Math.min(opens, closes));
+  return plan.pots.map((pot): PotStep => {
+    const pace = paces.get(pot.id)!;
+    const w = window(pot);
+    const readyAt = pot.ownLye ? MINUTES.split + work(pot) : ready.get(pot.id)!;
+    let pourAt: number;
+    if (pot.ownLye || pot.place === 'top')
+      pourAt = Math.max(readyAt, pot.place === 'top' ? start : 0, w?.[0] ?? 0);
+    else {
+      pourAt = start;
+      start += MINUTES.pour;
+    }
+    const pouredAt = pourAt + MINUTES.pour;
+    const verdict =
+      w === null
+        ? 'open'
+        : pouredAt > w[1]
+          ? 'sets-too-soon'
+          : pourAt < w[0] - PATIENCE
+            ? 'too-thin'
+            : 'fits';
+    return {
+      pot,
+      wants: consistencyWanted(technique, pot),
+      readyAt,
+      pourAt,
+      pouredAt,
+      window: w,
+      verdict,
+      pace,
+    };
+  });
+}

@@ -1,0 +1,69 @@
+import { type DecimalMark, printFixed, printNumber } from './print.ts';
+import { GRAMS_PER_POUND } from './quantity.ts';
+
+export const MASS_UNITS = ['g', 'kg', 'oz', 'lb'] as const;
+export type MassUnit = (typeof MASS_UNITS)[number];
+export const LENGTH_UNITS = ['mm', 'in'] as const;
+export type LengthUnit = (typeof LENGTH_UNITS)[number];
+export const TEMPERATURE_UNITS = ['C', 'F'] as const;
+export type TemperatureUnit = (typeof TEMPERATURE_UNITS)[number];
+
+/** In which units a maker reads. What is stored never changes with them. */
+export interface Units {
+  readonly mass: MassUnit;
+  readonly length: LengthUnit;
+  readonly temperature: TemperatureUnit;
+  readonly decimalMark: DecimalMark;
+}
+
+export const metricUnits: Units = { mass: 'g', length: 'mm', temperature: 'C', decimalMark: 'point' };
+
+const GRAMS_IN: Readonly<Record<MassUnit, number>> = {
+  g: 1,
+  kg: 1000,
+  oz: GRAMS_PER_POUND / 16,
+  lb: GRAMS_PER_POUND,
+};
+const MM_IN: Readonly<Record<LengthUnit, number>> = { mm: 1, in: 25.4 };
+
+export const massInUnit = (grams: number, unit: MassUnit): number => grams / GRAMS_IN[unit];
+export const massFromUnit = (value: number, unit: MassUnit): number => value * GRAMS_IN[unit];
+export const lengthInUnit = (mm: number, unit: LengthUnit): number => mm / MM_IN[unit];
+export const lengthFromUnit = (value: number, unit: LengthUnit): number => value * MM_IN[unit];
+export const temperatureInUnit = (celsius: number, unit: TemperatureUnit): number =>
+  unit === 'C' ? celsius : celsius * 1.8 + 32;
+export const temperatureFromUnit = (value: number, unit: TemperatureUnit): number =>
+  unit === 'C' ? value : (value - 32) / 1.8;
+
+/** Decimals that show about a tenth of a gram (a tenth of a mm, a degree) in each unit. */
+export const MASS_DIGITS: Readonly<Record<MassUnit, number>> = { g: 1, kg: 3, oz: 2, lb: 3 };
+export const LENGTH_DIGITS: Readonly<Record<LengthUnit, number>> = { mm: 1, in: 2 };
+
+/** Figures as a maker reads them, for sentences and sums. */
+export interface Say {
+  readonly units: Units;
+  /** A mass with its unit; `coarse` drops the last decimal where it says nothing. */
+  mass(grams: number, coarse?: boolean): string;
+  length(mm: number): string;
+  temperature(celsius: number): string;
+  volume(ml: number): string;
+  number(value: number, digits: number): string;
+  percent(value: number, digits?: number): string;
+}
+
+export function sayIn(units: Units): Say {
+  const mark = units.decimalMark;
+  const number = (v: number, d: number): string => printNumber(v, d, mark);
+  return {
+    units,
+    mass: (g, coarse = false) => {
+      const digits = MASS_DIGITS[units.mass] - (coarse ? 1 : 0);
+      return `${printFixed(massInUnit(g, units.mass), digits, mark)} ${units.mass}`;
+    },
+    length: (mm) => `${number(lengthInUnit(mm, units.length), LENGTH_DIGITS[units.length])} ${units.length}`,
+    temperature: (c) => `${number(temperatureInUnit(c, units.temperature), 0)} °${units.temperature}`,
+    volume: (ml) => `${number(ml, ml < 100 ? 1 : 0)} ml`,
+    number,
+    percent: (v, d = 1) => `${number(v, d)} %`,
+  };
+}
