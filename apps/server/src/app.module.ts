@@ -5,6 +5,7 @@ import { ColourModule } from './colour/colour.module.ts';
 import { DemoModule } from './demo/demo.module.ts';
 import { type FirstContent } from './demo/demo.service.ts';
 import { HealthController } from './health.controller.ts';
+import { KeepsakesModule } from './keepsakes/keepsakes.module.ts';
 import { PalettesModule } from './palettes/palettes.module.ts';
 import { SettingsModule } from './settings/settings.module.ts';
 import { StorageModule } from './storage/storage.module.ts';
@@ -28,6 +29,7 @@ export class AppModule {
         BatchesModule,
         SettingsModule,
         PalettesModule,
+        KeepsakesModule,
         ColourModule,
         DemoModule.withFirst(first),
       ],

@@ -21,3 +21,4 @@ export { type MatchRequest, type MatchTarget } from './match.ts';
 export { type Palette, type PaletteWire, type SwatchColour, PALETTE_LIMITS } from './palettes.ts';
 export { BODY_LIMIT_BYTES, routes } from './routes.ts';
 export { defaultSettings, type Settings, type SettingsWire } from './settings.ts';
+export { type BaseRecipe, type Kept, type MouldWire, type RecipeWire } from './keepsakes.ts';

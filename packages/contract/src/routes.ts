@@ -16,6 +16,12 @@ export const routes = {
   palettes: '/api/palettes',
   palette: (id: string) => `/api/palettes/${encodeURIComponent(id)}`,
   paletteRestore: (id: string) => `/api/palettes/${encodeURIComponent(id)}/restore`,
+  moulds: '/api/moulds',
+  mould: (id: string) => `/api/moulds/${encodeURIComponent(id)}`,
+  mouldRestore: (id: string) => `/api/moulds/${encodeURIComponent(id)}/restore`,
+  recipes: '/api/recipes',
+  recipe: (id: string) => `/api/recipes/${encodeURIComponent(id)}`,
+  recipeRestore: (id: string) => `/api/recipes/${encodeURIComponent(id)}/restore`,
 } as const;
 
 /** Largest request body the server reads. A full plan is under a tenth of it. */

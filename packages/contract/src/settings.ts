@@ -1,11 +1,11 @@
-import { type DecimalMark, type DoseUnit, type Measuring, SPOONS } from '@kleur/core';
+import { type DoseUnit, type Measuring, metricUnits, SPOONS, type Units } from '@kleur/core';
 
 /** The maker's habits. They change how things are shown and rounded, never what is stored. */
 export interface Settings {
   readonly studio: string;
   readonly measuring: Measuring;
   readonly doseUnit: DoseUnit;
-  readonly decimalMark: DecimalMark;
+  readonly units: Units;
   /** Gel assumed when a batch is opened: 0 none, 1 full. */
   readonly gel: number;
 }
@@ -23,6 +23,6 @@ export const defaultSettings: Settings = {
     ownedSpoons: SPOONS.filter((s) => s !== 'tsp-1/64'),
   },
   doseUnit: 'g-per-kg',
-  decimalMark: 'point',
+  units: metricUnits,
   gel: 0,
 };

@@ -168,6 +168,7 @@ export {
   type Mould,
   MOULD_SHAPES,
   type Moulding,
+  type MouldProblem,
   mouldProblem,
   type MouldRow,
   type MouldShape,

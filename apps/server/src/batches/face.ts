@@ -1,9 +1,14 @@
 import { type FaceStripe } from '@kleur/contract';
-import { bareComposition, cured, type Plan, potComposition, potShares, predictColour } from '@kleur/core';
+import { bareComposition, cured, flowOf, type Plan, potComposition, predictColour } from '@kleur/core';
 
 /** The bar's colours at cure, ungelled, for the list: pots with a share, or the bare base. */
 export function faceOf(plan: Plan): FaceStripe[] {
-  const pots = potShares(plan).filter((s) => s.fraction > 0);
+  const pots = flowOf(plan)
+    .pots.map(({ pot, oils, drawnOff }) => ({
+      pot,
+      fraction: (oils * Math.max(0, 1 - drawnOff)) / plan.base.totalOils,
+    }))
+    .filter((p) => p.fraction > 1e-6);
   if (pots.length === 0) {
     return plan.base.oils.length === 0
       ? []

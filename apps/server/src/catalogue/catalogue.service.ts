@@ -2,13 +2,17 @@ import { randomUUID } from 'node:crypto';
 import { Injectable } from '@nestjs/common';
 import { InjectRepository } from '@nestjs/typeorm';
 import { type MaterialWire, type MaterialWrite } from '@kleur/contract';
-import { defaultOptics, type Material, startingShelf } from '@kleur/core';
+import { defaultOptics, type Material, startingShelf, upgradeMaterial } from '@kleur/core';
 import { type EntityManager, IsNull, Repository } from 'typeorm';
 import { notFound, ProblemError, staleVersion } from '../problems/problem.ts';
 import { MaterialEntity } from '../storage/material.entity.ts';
 import { WriteQueue } from '../storage/write-queue.ts';
 
-const wire = (e: MaterialEntity): MaterialWire => ({ ...e.data, builtIn: e.builtIn, version: e.version });
+const wire = (e: MaterialEntity): MaterialWire => ({
+  ...upgradeMaterial(e.data),
+  builtIn: e.builtIn,
+  version: e.version,
+});
 
 @Injectable()
 export class CatalogueService {
@@ -34,7 +38,7 @@ export class CatalogueService {
     refs: readonly { readonly id: string; readonly path: string }[],
   ): Promise<Map<string, Material>> {
     const rows = await this.materials.find({ where: { deletedAt: IsNull() } });
-    const byId = new Map(rows.map((r) => [r.id, r.data]));
+    const byId = new Map(rows.map((r) => [r.id, upgradeMaterial(r.data)]));
     const missing = refs.filter((r) => !byId.has(r.id));
     if (missing.length > 0) {
       throw new ProblemError(
@@ -75,10 +79,10 @@ export class CatalogueService {
     });
   }
 
-  /** Fills an empty shelf with the starting one; `inStock` says which items the demo owns. */
-  async seed(m: EntityManager, inStock: ReadonlySet<string>): Promise<void> {
+  /** Fills an empty shelf with the starting one; `owned` says what is in stock, and how much in g where counted. */
+  async seed(m: EntityManager, owned: ReadonlyMap<string, number | null>): Promise<void> {
     const rows = startingShelf().map((material) => ({
-      ...columns({ ...material, inStock: inStock.has(material.id) }),
+      ...columns({ ...material, inStock: owned.has(material.id), stock: owned.get(material.id) ?? null }),
       builtIn: true,
       version: 1,
       deletedAt: null,

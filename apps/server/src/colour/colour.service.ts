@@ -44,6 +44,8 @@ export class ColourService {
             const { optics } = of(d.materialId);
             return optics ? [{ optics, dose: d.dose }] : [];
           }),
+          age: 0,
+          gel: null,
         };
         return {
           name: pot.name,
@@ -57,6 +59,8 @@ export class ColourService {
               reflectance: Array.from(predictReflectance(composition, stage), (v) => rounded(v, 5)),
             };
           }),
+          age: 0,
+          gel: null,
         };
       }),
     };

@@ -1,75 +1,39 @@
 import { type BatchState, type BatchWrite, type Palette } from '@kleur/contract';
 import {
+  type Base,
   type DoseRow,
+  type Draw,
   emptyPlan,
   grams,
   gramsPerKg,
   labD65FromHex,
   type Material,
+  type Moulding,
+  newPot,
+  onePart,
   type Plan,
+  type Pot,
   pruneMaterials,
+  type ShareWay,
   startingShelf,
 } from '@kleur/core';
-
-/** The shelf of the made-up studio: what it has in stock. */
-export const demoStock: ReadonlySet<string> = new Set([
-  ...['titanium-dioxide-oil', 'red-iron-oxide', 'yellow-iron-oxide', 'orange-oxide', 'brown-iron-oxide'],
-  ...[
-    'black-iron-oxide',
-    'chromium-oxide-green',
-    'ultramarine-blue',
-    'ultramarine-violet',
-    'activated-charcoal',
-  ],
-  ...[
-    'mica-hoarfrost',
-    'mica-lantern',
-    'mica-kettle',
-    'mica-ribbon',
-    'mica-parasol',
-    'mica-lido',
-    'mica-signal',
-  ],
-  ...[
-    'mica-dome',
-    'mica-midnight',
-    'neon-pink',
-    'neon-yellow',
-    'kaolin',
-    'rose-clay',
-    'green-illite',
-    'purple-clay',
-  ],
-  ...[
-    'spirulina',
-    'indigo',
-    'madder',
-    'annatto',
-    'turmeric',
-    'cocoa',
-    'poppy-seed',
-    'oats-ground',
-    'sodium-lactate',
-  ],
-  ...[
-    'oil-olive',
-    'oil-coconut',
-    'oil-lard',
-    'oil-palm',
-    'oil-castor',
-    'oil-sunflower-ho',
-    'oil-shea',
-    'oil-rice-bran',
-  ],
-  ...['scent-limewash', 'scent-resin-hall', 'scent-wet-slate'],
-]);
+import { demoMould, demoStock } from './demo-shelf.ts';
 
 type PotRow = readonly [
   name: string,
   parts: number,
   doses: Readonly<Record<string, number>>,
   scented?: boolean,
+  change?: Partial<Pot>,
 ];
+
+const draw = (by: ShareWay, value: number, from: string | null = null): Draw => ({
+  id: 'draw',
+  from,
+  by,
+  value,
+  second: 0,
+});
 
 function planFrom(
   totalOils: number,
@@ -80,9 +44,21 @@ function planFrom(
     technique: null,
     colours: {},
   },
+  more: {
+    readonly base?: Partial<Base>;
+    readonly moulding?: Partial<Moulding>;
+    readonly rest?: Partial<Pick<Plan, 'embeds' | 'lines' | 'work'>>;
+  } = {},
 ): Plan {
-  const shelf: readonly Material[] = startingShelf().map((m) => ({ ...m, inStock: demoStock.has(m.id) }));
-  const carrier = (id: string): DoseRow['carrier'] => shelf.find((m) => m.id === id)?.carriers[0] ?? null;
+  const shelf: readonly Material[] = startingShelf().map((m) => ({
+    ...m,
+    inStock: demoStock.has(m.id),
+    stock: demoStock.get(m.id) ?? null,
+  }));
+  const carrierOf = (id: string): Pick<DoseRow, 'carrier' | 'source'> => {
+    const carrier = shelf.find((m) => m.id === id)?.carriers[0] ?? null;
+    return { carrier, source: carrier?.medium === 'water' ? 'batch' : 'extra' };
+  };
   const empty = emptyPlan();
   return pruneMaterials({
     ...empty,
@@ -102,19 +78,26 @@ function planFrom(
         materialId: `oil-${id}`,
         percent,
       })),
-      scent: scent ? { materialId: scent[0], dose: gramsPerKg(scent[1]) } : null,
+      scent: scent && {
+        parts: [{ id: 'scent', materialId: scent[0], parts: 1 }],
+        dose: gramsPerKg(scent[1]),
+        when: 'pot',
+        stabiliser: 0,
+      },
+      ...more.base,
     },
-    pots: pots.map(([name, parts, doses, scented = false], p) => ({
-      id: `pot-${p + 1}`,
-      name,
-      parts,
+    moulding: { ...empty.moulding, ...more.moulding },
+    ...more.rest,
+    pots: pots.map(([name, parts, doses, scented = false, change = {}], p) => ({
+      ...newPot(`pot-${p + 1}`, name),
+      draws: [onePart(parts)],
       scented,
-      follows: null,
+      ...change,
       doses: Object.entries(doses).map(([materialId, dose], d) => ({
         id: `dose-${p + 1}-${d + 1}`,
         materialId,
         dose: gramsPerKg(dose),
-        carrier: carrier(materialId),
+        ...carrierOf(materialId),
       })),
     })),
     materials: shelf,
@@ -188,6 +171,118 @@ export const demoBatches = (): readonly DemoBatch[] => [
     ),
   },
   {
+    name: 'Harbour at dusk',
+    state: 'planned',
+    madeInDays: 11,
+    plan: planFrom(
+      900,
+      { 'sunflower-ho': 40, coconut: 28, lard: 25, castor: 7 },
+      ['scent-wet-slate', 30],
+      [
+        ['Keel', 1, { 'mica-midnight': 5 }, true, { ownLye: true, hoursBefore: 4 }],
+        [
+          'Water',
+          1,
+          { 'ultramarine-blue': 3.5, 'activated-charcoal': 0.4 },
+          true,
+          { ownLye: true, hoursBefore: 2 },
+        ],
+        ['Last light', 1, { 'orange-oxide': 1.2, 'titanium-dioxide-oil': 2 }, true, { ownLye: true }],
+      ],
+      { technique: 'layers', colours: { Keel: '#33405a', Water: '#6b7fa8', Light: '#dba878' } },
+      {
+        moulding: {
+          moulds: [{ id: 'mould-1', count: 1, mould: demoMould('Tall loaf') }],
+          bars: { by: 'count', thickness: 25, count: 9, kerf: 1, end: 4, columns: 1 },
+        },
+        rest: {
+          work: { ...emptyPlan().work, finish: ['mist'], fallback: 'blobs' },
+          lines: [{ id: 'line-1', materialId: 'activated-charcoal', gramsPerDm2: 0.5, count: 1 }],
+        },
+      },
+    ),
+  },
+  {
+    name: 'Tiled courtyard',
+    state: 'idea',
+    madeInDays: null,
+    plan: planFrom(
+      2400,
+      { olive: 40, coconut: 28, shea: 10, 'sunflower-ho': 15, castor: 7 },
+      null,
+      [
+        ['Glaze blue', 1, { 'ultramarine-blue': 6 }, false, { draws: [draw('section', 1)] }],
+        ['Grout', 1, { 'titanium-dioxide-oil': 5 }, false, { draws: [draw('section', 2)] }],
+        [
+          'Terracotta',
+          1,
+          { 'red-iron-oxide': 1.6, 'yellow-iron-oxide': 0.8 },
+          false,
+          { draws: [draw('section', 3)] },
+        ],
+        ['Shade', 1, { 'activated-charcoal': 2 }, false, { draws: [draw('section', 4)] }],
+      ],
+      {
+        technique: 'divided-comb',
+        colours: { Blue: '#4a63b0', Grout: '#efe9dc', Terracotta: '#b5623f', Shade: '#55565a' },
+      },
+      {
+        moulding: {
+          moulds: [{ id: 'mould-1', count: 1, mould: demoMould('Courtyard slab') }],
+          bars: { by: 'thickness', thickness: 66, count: 18, kerf: 1, end: 0, columns: 4 },
+        },
+      },
+    ),
+  },
+  {
+    name: 'Verdigris roofs',
+    state: 'planned',
+    madeInDays: 2,
+    plan: planFrom(
+      1000,
+      { olive: 35, coconut: 30, palm: 25, castor: 10 },
+      ['scent-limewash', 28],
+      [
+        ['Patina', 3, { 'mica-dome': 7 }, true],
+        ['Chalk', 1, { 'titanium-dioxide-oil': 6 }],
+        ['Copper', 2, { 'mica-kettle': 6, 'brown-iron-oxide': 0.5 }, true],
+        ['Pale patina', 0, { 'titanium-dioxide-oil': 3 }, false, { draws: [draw('percent', 30, 'pot-1')] }],
+        [
+          'Ridge, piped',
+          0,
+          {},
+          false,
+          { place: 'top', draws: [{ ...draw('grams', 120, 'pot-2'), id: 'white' }] },
+        ],
+      ],
+      { technique: 'piped-top', colours: { Patina: '#6fa595', Copper: '#a9694a', Chalk: '#f0ece0' } },
+      {
+        moulding: {
+          moulds: [{ id: 'mould-1', count: 1, mould: demoMould('Long loaf') }],
+          reserve: grams(110),
+          bars: { by: 'thickness', thickness: 25, count: 10, kerf: 1, end: 3, columns: 1 },
+        },
+        rest: {
+          embeds: [
+            {
+              id: 'embed-1',
+              name: 'Ridge bead',
+              base: 'dough',
+              shape: 'ball',
+              width: 12,
+              height: 12,
+              length: 12,
+              perBar: 1,
+              onTop: true,
+              doses: [{ id: 'bead', materialId: 'mica-kettle', dose: gramsPerKg(6) }],
+            },
+          ],
+          work: { ...emptyPlan().work, fallback: 'layers' },
+        },
+      },
+    ),
+  },
+  {
     name: 'Kingfisher',
     state: 'planned',
     madeInDays: 4,
@@ -201,6 +296,16 @@ export const demoBatches = (): readonly DemoBatch[] => [
         ['Back teal', 2, { 'mica-dome': 6, 'ultramarine-blue': 0.6 }, true],
         ['Throat', 1, { 'titanium-dioxide-oil': 6 }],
       ],
+      {
+        technique: 'wall-pour',
+        colours: { Wing: '#3f62ae', Breast: '#c9743c', Back: '#3f8f92', Throat: '#f3efe4' },
+      },
+      {
+        moulding: {
+          moulds: [{ id: 'mould-1', count: 1, mould: demoMould('Long loaf') }],
+          bars: { by: 'thickness', thickness: 25, count: 10, kerf: 1, end: 3, columns: 1 },
+        },
+      },
     ),
   },
 ];

@@ -1,12 +1,20 @@
 import { Injectable } from '@nestjs/common';
 import { InjectRepository } from '@nestjs/typeorm';
 import { defaultSettings, type Settings, type SettingsWire } from '@kleur/contract';
+import { type DecimalMark } from '@kleur/core';
 import { type EntityManager, Repository } from 'typeorm';
 import { ProblemError, staleVersion } from '../problems/problem.ts';
 import { SettingsEntity } from '../storage/settings.entity.ts';
 import { WriteQueue } from '../storage/write-queue.ts';
 
 const ONLY_ROW = 1;
+
+/** Settings as an older version stored them: a decimal mark, and no other units. */
+function present(stored: Settings & { readonly decimalMark?: DecimalMark }): Settings {
+  const { decimalMark = 'point', ...rest } = stored;
+  const units = rest.units ?? { ...defaultSettings.units, decimalMark };
+  return { ...defaultSettings, ...rest, units };
+}
 
 @Injectable()
 export class SettingsService {
@@ -17,7 +25,7 @@ export class SettingsService {
 
   async get(): Promise<SettingsWire> {
     const row = await this.settings.findOneByOrFail({ id: ONLY_ROW });
-    return { ...defaultSettings, ...row.data, version: row.version };
+    return { ...present(row.data), version: row.version };
   }
 
   update(version: number, data: Settings): Promise<SettingsWire> {

@@ -1,9 +1,11 @@
 import Database from 'libsql';
 import { type DataSourceOptions } from 'typeorm';
 import { BatchEntity } from './batch.entity.ts';
+import { KeptEntity } from './kept.entity.ts';
 import { MaterialEntity } from './material.entity.ts';
 import { Init1790000000000 } from './migrations/1790000000000-init.ts';
 import { Palettes1790000000001 } from './migrations/1790000000001-palettes.ts';
+import { Kept1790000000002 } from './migrations/1790000000002-kept.ts';
 import { PaletteEntity } from './palette.entity.ts';
 import { SettingsEntity } from './settings.entity.ts';
 
@@ -14,8 +16,8 @@ export function dataSourceOptions(file: string): DataSourceOptions {
     driver: Database,
     database: file,
     enableWAL: true,
-    entities: [MaterialEntity, BatchEntity, SettingsEntity, PaletteEntity],
-    migrations: [Init1790000000000, Palettes1790000000001],
+    entities: [MaterialEntity, BatchEntity, SettingsEntity, PaletteEntity, KeptEntity],
+    migrations: [Init1790000000000, Palettes1790000000001, Kept1790000000002],
     migrationsRun: true,
     synchronize: false,
     prepareDatabase: (db: { pragma(text: string): unknown }) => {

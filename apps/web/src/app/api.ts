@@ -1,4 +1,5 @@
 import {
+  type BaseRecipe,
   type BatchDocument,
   type BatchPage,
   type BatchState,
@@ -6,13 +7,16 @@ import {
   type BatchWrite,
   type MaterialWire,
   type MaterialWrite,
+  type MouldWire,
   type Palette,
   type PaletteWire,
   type Problem,
+  type RecipeWire,
   routes,
   type Settings,
   type SettingsWire,
 } from '@kleur/contract';
+import { type Mould } from '@kleur/core';
 import { createApi, fetchBaseQuery, type FetchBaseQueryError } from '@reduxjs/toolkit/query/react';
 
 export interface BatchListQuery {
@@ -25,7 +29,7 @@ export interface BatchListQuery {
 export const api = createApi({
   reducerPath: 'api',
   baseQuery: fetchBaseQuery({ baseUrl: window.location.origin }),
-  tagTypes: ['Batches', 'Materials', 'Palettes', 'Settings'],
+  tagTypes: ['Batches', 'Materials', 'Palettes', 'Moulds', 'Recipes', 'Settings'],
   endpoints: (b) => ({
     batches: b.query<BatchPage, BatchListQuery>({
       query: ({ page, q, state }) => ({
@@ -102,6 +106,40 @@ export const api = createApi({
       query: (id) => ({ url: routes.paletteRestore(id), method: 'POST' }),
       invalidatesTags: ['Palettes'],
     }),
+    moulds: b.query<MouldWire[], void>({ query: () => routes.moulds, providesTags: ['Moulds'] }),
+    createMould: b.mutation<MouldWire, Mould>({
+      query: (body) => ({ url: routes.moulds, method: 'POST', body }),
+      invalidatesTags: ['Moulds'],
+    }),
+    saveMould: b.mutation<MouldWire, { id: string; version: number; mould: Mould }>({
+      query: ({ id, version, mould }) => ({
+        url: routes.mould(id),
+        method: 'PUT',
+        body: { ...mould, version },
+      }),
+      invalidatesTags: ['Moulds'],
+    }),
+    deleteMould: b.mutation<MouldWire, string>({
+      query: (id) => ({ url: routes.mould(id), method: 'DELETE' }),
+      invalidatesTags: ['Moulds'],
+    }),
+    restoreMould: b.mutation<MouldWire, string>({
+      query: (id) => ({ url: routes.mouldRestore(id), method: 'POST' }),
+      invalidatesTags: ['Moulds'],
+    }),
+    recipes: b.query<RecipeWire[], void>({ query: () => routes.recipes, providesTags: ['Recipes'] }),
+    createRecipe: b.mutation<RecipeWire, BaseRecipe>({
+      query: (body) => ({ url: routes.recipes, method: 'POST', body }),
+      invalidatesTags: ['Recipes'],
+    }),
+    deleteRecipe: b.mutation<RecipeWire, string>({
+      query: (id) => ({ url: routes.recipe(id), method: 'DELETE' }),
+      invalidatesTags: ['Recipes'],
+    }),
+    restoreRecipe: b.mutation<RecipeWire, string>({
+      query: (id) => ({ url: routes.recipeRestore(id), method: 'POST' }),
+      invalidatesTags: ['Recipes'],
+    }),
     settings: b.query<SettingsWire, void>({ query: () => routes.settings, providesTags: ['Settings'] }),
     saveSettings: b.mutation<SettingsWire, { version: number; settings: Settings }>({
       query: ({ version, settings }) => ({
@@ -117,7 +155,7 @@ export const api = createApi({
         method: 'POST',
         body: { confirm: 'replace everything with the demo' },
       }),
-      invalidatesTags: ['Batches', 'Materials', 'Palettes', 'Settings'],
+      invalidatesTags: ['Batches', 'Materials', 'Palettes', 'Moulds', 'Recipes', 'Settings'],
     }),
   }),
 });
@@ -138,6 +176,15 @@ export const {
   useSavePaletteMutation,
   useDeletePaletteMutation,
   useRestorePaletteMutation,
+  useMouldsQuery,
+  useCreateMouldMutation,
+  useSaveMouldMutation,
+  useDeleteMouldMutation,
+  useRestoreMouldMutation,
+  useRecipesQuery,
+  useCreateRecipeMutation,
+  useDeleteRecipeMutation,
+  useRestoreRecipeMutation,
   useSettingsQuery,
   useSaveSettingsMutation,
   useResetDemoMutation,

@@ -144,6 +144,18 @@ export const Numbers = (count: number, min: number, max: number, common: Common 
     Max(max, { each: true }),
   );
 
+/** At most so many numbers between min and max. */
+export const NumberList = (most: number, min: number, max: number, common: Common = {}): PropertyDecorator =>
+  all(
+    common,
+    { type: [Number], maxItems: most },
+    IsArray(),
+    ArrayMaxSize(most),
+    IsNumber({ allowNaN: false, allowInfinity: false }, { each: true }),
+    Min(min, { each: true }),
+    Max(max, { each: true }),
+  );
+
 /** A spectrum: 36 numbers between 0 and max. */
 export const Bands = (max: number, common: Common = {}): PropertyDecorator =>
   Numbers(BAND_COUNT, 0, max, common);

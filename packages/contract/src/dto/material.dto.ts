@@ -5,6 +5,9 @@ import {
   CAUTIONS,
   type Claim,
   CLAIMS,
+  FATTY_ACIDS,
+  LIMIT_BASES,
+  type LimitBasis,
   MATERIAL_KINDS,
   type MaterialKind,
   type OilFacts,
@@ -13,7 +16,7 @@ import {
   type Shimmer,
 } from '@kleur/core';
 import { type MaterialWrite } from '../materials.ts';
-import { Bands, Flag, Int, Many, Num, One, OneOf, Pattern, SomeOf, Text } from './fields.ts';
+import { Bands, Flag, Int, Many, Num, Numbers, One, OneOf, Pattern, SomeOf, Text } from './fields.ts';
 
 const K_MAX = 10_000;
 const HEX = /^#[0-9a-fA-F]{6}$/;
@@ -69,6 +72,9 @@ export class OpticsDto {
 
 class OilFactsDto {
   @Num(1, 400, { nullable: true, description: 'mg KOH per g' }) sapKoh!: number | null;
+  @Num(0, 30, { description: 'How far sources differ on it, ± %' }) sapSpread!: number;
+  @Numbers(FATTY_ACIDS.length, 0, 100, { nullable: true, description: `% of ${FATTY_ACIDS.join(', ')}` })
+  fatty!: number[] | null;
   @Num(0, 100, { nullable: true, description: '%' }) saturated!: number | null;
   @OneOf(['slow', 'mid', 'fast']) pace!: OilFacts['pace'];
   @Num(0, 10) carotenoid!: number;
@@ -77,7 +83,8 @@ class OilFactsDto {
 }
 
 class ScentFactsDto {
-  @Num(0, 200, { description: 'Most that may be used, g/kg oils' }) limit!: number;
+  @Num(0, 200, { description: 'Most that may be used, g per kg of what the basis names' }) limit!: number;
+  @OneOf(LIMIT_BASES) limitBasis!: LimitBasis;
   @Num(0, 1, { description: 'Vanillin, fraction' }) vanillin!: number;
   @OneOf(['none', 'slight', 'moderate', 'strong']) tan!: ScentFacts['tan'];
   @OneOf(['slows', 'none', 'slight', 'moderate', 'strong', 'seizes']) pace!: ScentFacts['pace'];
@@ -99,6 +106,10 @@ export class MaterialWriteDto implements MaterialWrite {
   @Text(200) source!: string;
   @Num(0, 10_000, { nullable: true, description: 'Price per gram' }) pricePerGram!: number | null;
   @Flag() inStock!: boolean;
+  @Num(0, 1_000_000, { nullable: true, description: 'On the shelf, g' }) stock!: number | null;
+  @Text(60) lot!: string;
+  @Flag({ description: 'A bar of this lot has been read' }) lotTested!: boolean;
+  @Num(0, 2, { description: 'Sodium hydroxide that a gram takes up, g' }) lyeDemand!: number;
   @One(() => OilFactsDto, { nullable: true }) oil!: OilFactsDto | null;
   @One(() => ScentFactsDto, { nullable: true }) scent!: ScentFactsDto | null;
 }

@@ -2,12 +2,19 @@ import {
   type DecimalMark,
   DOSE_UNITS,
   type DoseUnit,
+  LENGTH_UNITS,
+  type LengthUnit,
+  MASS_UNITS,
+  type MassUnit,
   type Measuring,
   SCALE_DIVISIONS,
   type Spoon,
   SPOON_SYSTEMS,
   SPOONS,
   type SpoonSystem,
+  TEMPERATURE_UNITS,
+  type TemperatureUnit,
+  type Units,
 } from '@kleur/core';
 import { type Settings } from '../settings.ts';
 import { Int, Num, One, OneOf, SomeOf, Text } from './fields.ts';
@@ -19,11 +26,18 @@ export class MeasuringDto implements Measuring {
   @SomeOf(SPOONS) ownedSpoons!: Spoon[];
 }
 
+export class UnitsDto implements Units {
+  @OneOf(MASS_UNITS) mass!: MassUnit;
+  @OneOf(LENGTH_UNITS) length!: LengthUnit;
+  @OneOf(TEMPERATURE_UNITS) temperature!: TemperatureUnit;
+  @OneOf(['point', 'comma']) decimalMark!: DecimalMark;
+}
+
 export class SettingsUpdateDto implements Settings {
   @Text(80) studio!: string;
   @One(() => MeasuringDto) measuring!: MeasuringDto;
   @OneOf(DOSE_UNITS) doseUnit!: DoseUnit;
-  @OneOf(['point', 'comma']) decimalMark!: DecimalMark;
+  @One(() => UnitsDto) units!: UnitsDto;
   @Num(0, 1) gel!: number;
   @Int(1, Number.MAX_SAFE_INTEGER) version!: number;
 }

@@ -164,19 +164,27 @@ class Balance {
     const potShare = (pot: Pot): number =>
       pot.draws.reduce((sum, d) => sum + (d.from === null ? fractions.get(d)! : 0), 0);
     const allocated = pots.reduce((sum, p) => sum + potShare(p), 0);
-    for (const pot of pots) if (pot.ownLye) shares.set(pot.id, potShare(pot));
+    // A pot that draws from other pots alone has no lye of its own, whatever it says: it stands on its donor's.
+    const done = new Map<string, PotFlow>();
+    const given = new Map<Draw, number>();
+    for (const pot of pots) if (pot.ownLye && potShare(pot) > 1e-9) shares.set(pot.id, potShare(pot));
+    const groupOf = (pot: Pot): string | null => {
+      if (shares.has(pot.id)) return pot.id;
+      if (potShare(pot) > 1e-9) return null;
+      const from = pot.draws.filter((d) => d.from !== null && done.has(d.from));
+      const main = from.reduce<Draw | null>((a, d) => (a && given.get(a)! >= given.get(d)! ? a : d), null);
+      return main ? done.get(main.from!)!.group : null;
+    };
     const own = [...shares.values()].reduce((a, b) => a + b, 0);
     shares.set(null, Math.max(0, 1 - own));
     this.shareGuess = shares;
 
     // Down the graph: contents, then what others draw of them.
     const flows: PotFlow[] = [];
-    const done = new Map<string, PotFlow>();
     const asked = new Map<string, { pot: Pot; draw: Draw }[]>();
     for (const pot of pots)
       for (const draw of pot.draws)
         if (draw.from !== null) asked.set(draw.from, [...(asked.get(draw.from) ?? []), { pot, draw }]);
-    const given = new Map<Draw, number>();
     const newHeld = new Map<string | null, Held>([...shares.keys()].map((g) => [g, { oil: 0, water: 0 }]));
 
     for (const i of this.order.order) {
@@ -202,8 +210,8 @@ class Balance {
         return { draw, fraction, mass };
       });
       const scented = this.scentPot(pot, contents, oils);
-      const doses = this.addDoses(pot, contents, tint, oils, newHeld.get(this.group(pot))!);
-      const evenedOil = this.even(pot, contents, oils, doses, newHeld.get(this.group(pot))!);
+      const doses = this.addDoses(pot, contents, tint, oils, newHeld.get(groupOf(pot))!);
+      const evenedOil = this.even(pot, contents, oils, doses, newHeld.get(groupOf(pot))!);
       const mass = sum(contents);
       const volume = this.volumeOf(contents);
       const density = volume > 0 ? mass / volume : 1;
@@ -231,7 +239,7 @@ class Balance {
       const toTop = pot.place === 'top' ? left : Math.min(left, pot.place === 'spare' ? 0 : pot.reserve);
       const flow: PotFlow = {
         pot,
-        group: this.group(pot),
+        group: groupOf(pot),
         draws,
         doses,
         oils,
@@ -263,7 +271,7 @@ class Balance {
     }
     const newTakers = new Map<string | null, number>(
       [...shares].map(([g, share]) => {
-        const of = pots.filter((p) => this.group(p) === g && late(p)).reduce((s, p) => s + potShare(p), 0);
+        const of = pots.filter((p) => groupOf(p) === g && late(p)).reduce((s, p) => s + potShare(p), 0);
         const f = of + (g === null ? Math.max(0, unallocated) : 0);
         return [g, share > 1e-9 ? f / share : 1];
       }),

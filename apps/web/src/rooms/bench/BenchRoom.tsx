@@ -19,8 +19,10 @@ import { BenchStrip } from './BenchStrip.tsx';
 import { ConflictDialog } from './ConflictDialog.tsx';
 import { findDraft } from './drafts.ts';
 import { BARE, LiveColours } from './liveColours.ts';
+import { ChecksDrawer } from './ChecksDrawer.tsx';
 import { SaveSign } from './SaveSign.tsx';
 import { TimeStrip } from './TimeStrip.tsx';
+import { UnitSwitch } from './UnitSwitch.tsx';
 import { useDocument } from './useDerived.ts';
 import { nextPotName } from './potNames.ts';
 
@@ -131,7 +133,13 @@ function OpenBatch() {
   const selectedId = plan.pots.some((p) => p.id === wanted) ? wanted : (plan.pots[0]?.id ?? null);
   const select = useCallback(
     (potId: string) => {
-      setParams({ pot: potId }, { replace: true });
+      setParams(
+        (before) => {
+          before.set('pot', potId);
+          return before;
+        },
+        { replace: true },
+      );
     },
     [setParams],
   );
@@ -234,6 +242,9 @@ function OpenBatch() {
             {s.label}
           </NavLink>
         ))}
+        <span className="spring" />
+        <UnitSwitch />
+        <ChecksDrawer />
       </nav>
       <div className="step-body">
         <Outlet />

@@ -2,7 +2,7 @@ import { CloudOutlined, PlusOutlined } from '@ant-design/icons';
 import { type KeyboardEvent, useRef } from 'react';
 import { type Check, type CheckLevel, PLAN_LIMITS } from '@kleur/core';
 import { LevelMark } from '../../shared/ui/Levels.tsx';
-import { usePrinter } from '../../shared/hooks/useSettings.ts';
+import { useSay } from '../../shared/hooks/useSettings.ts';
 import { useBench } from './BenchContext.ts';
 import { PotSwatch } from './PotSwatch.tsx';
 import { isOfPot, useChecks, usePrep } from './useDerived.ts';
@@ -21,7 +21,7 @@ export function BenchStrip({ onAdd }: { readonly onAdd: () => void }) {
   const { selectedId, select } = useBench();
   const { pots } = usePrep();
   const checks = useChecks();
-  const print = usePrinter();
+  const say = useSay();
   const row = useRef<HTMLDivElement>(null);
 
   const onKeyDown = (event: KeyboardEvent): void => {
@@ -49,7 +49,7 @@ export function BenchStrip({ onAdd }: { readonly onAdd: () => void }) {
         )}
         {pots.map(({ pot, fraction, batter, oils }) => {
           const mark = gravest(checks.filter((c) => isOfPot(c, pot.id)));
-          const mass = batter === null ? `${print.number(oils, 0)} g oils` : `${print.number(batter, 0)} g`;
+          const mass = batter === null ? `${say.mass(oils, true)} oils` : say.mass(batter, true);
           return (
             <button
               type="button"

@@ -4,7 +4,7 @@ import {
   deltaE00,
   grams,
   type LabD65,
-  planCanvas,
+  potCanvas,
   type Plan,
   potComposition,
   predictLab,
@@ -65,13 +65,13 @@ export function KeepLooks() {
         ...problem,
         target: was,
         stage: curedStage(startGel),
-        canvas: planCanvas(plan, pot.scented),
+        canvas: potCanvas(plan, pot),
         resolution: problem.resolution && { ...problem.resolution, potOils: grams(oils) },
       });
       const recipe = recipes[0];
       if (recipe) next = setFormula(next, pot.id, formulaOf(recipe.parts, shelf));
     }
-    dispatch(bench.planReplaced(next));
+    dispatch(bench.planChanged({ plan: next, key: null }));
     setBusy(false);
   };
 

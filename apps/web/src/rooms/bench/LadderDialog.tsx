@@ -6,7 +6,7 @@ import {
   type Ladder,
   LADDER_POTS,
   type Ladders,
-  planCanvas,
+  potCanvas,
   type Plan,
   PLAN_LIMITS,
   type Pot,
@@ -55,7 +55,7 @@ function withLadder(
   const ids = inner.map((doses, i) => {
     const id = newId();
     next = addPot(next, id, `${a.name} → ${b.name} ${i + 1}`);
-    next = setPot(next, id, { parts: a.parts, scented: a.scented });
+    next = setPot(next, id, { draws: a.draws, scented: a.scented, taken: a.taken });
     const parts = found.materials.flatMap((material, m) =>
       doses[m]! > 0 ? [{ rowId: newId(), material, dose: doses[m]! }] : [],
     );
@@ -115,7 +115,7 @@ export function LadderDialog({ potId, onClose }: { readonly potId: string; reado
   const ladders = useMemo(() => {
     if (!a || !found) return null;
     return solveLadders({
-      canvas: planCanvas(plan, a.scented),
+      canvas: potCanvas(plan, a),
       stage: curedStage(gel),
       colourants: found.materials.map((m) => m.optics!),
       from: found.from,
@@ -133,7 +133,7 @@ export function LadderDialog({ potId, onClose }: { readonly potId: string; reado
       okButtonProps={{ disabled: !ladders || count < 3 || !room }}
       onOk={() => {
         if (!a || !b || !found || !ladders) return;
-        dispatch(bench.planReplaced(withLadder(plan, a, b, ladders[kind], found)));
+        dispatch(bench.planChanged({ plan: withLadder(plan, a, b, ladders[kind], found), key: null }));
         onClose();
       }}
       onCancel={onClose}

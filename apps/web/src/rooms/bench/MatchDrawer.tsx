@@ -59,7 +59,7 @@ export function MatchDrawer({ pot, without, onClose }: MatchDrawerProps) {
       const optics = plan.materials.find((m) => m.id === d.materialId)?.optics;
       return optics ? [{ id: d.materialId, optics, dose: d.dose }] : [];
     });
-    return { ...base, given };
+    return { ...base, given: [...(base.given ?? []), ...given] };
   }, [base, rescue, pot, plan.materials]);
   const { results, busy } = useMatches(problem, [target]);
   const result: MatchResult | undefined = adjusted ? adjusted.result : results[0];

@@ -233,6 +233,11 @@ const slice = createSlice({
       setScent,
     ),
     potAdded: edit<{ id: string; name: string }>(alone, (plan, a) => addPot(plan, a.id, a.name)),
+    /** Any edit of the plan, worked out by the caller; steps with the same key in quick succession are one. */
+    planChanged: edit<{ plan: Plan; key: string | null }>(
+      (a) => a.key,
+      (_, a) => a.plan,
+    ),
     potSet: edit<{ id: string; change: Partial<Omit<Pot, 'id' | 'doses'>> }>(
       (a) => `pot:${a.id}:${Object.keys(a.change).join()}`,
       (plan, a) => setPot(plan, a.id, a.change),
@@ -245,7 +250,11 @@ const slice = createSlice({
     doseAdded: edit<{ potId: string; rowId: string; material: Material }>(alone, (plan, a) =>
       addDose(plan, a.potId, a.rowId, a.material),
     ),
-    doseSet: edit<{ potId: string; rowId: string; change: Partial<Pick<DoseRow, 'dose' | 'carrier'>> }>(
+    doseSet: edit<{
+      potId: string;
+      rowId: string;
+      change: Partial<Pick<DoseRow, 'dose' | 'carrier' | 'source'>>;
+    }>(
       (a) => `dose:${a.rowId}:${Object.keys(a.change).join()}`,
       (plan, a) => setDose(plan, a.potId, a.rowId, a.change),
     ),
@@ -264,8 +273,6 @@ const slice = createSlice({
       (plan, a) => setFormula(plan, a.potId, a.parts, a.follows),
     ),
     potsMade: edit<readonly PalettePot[]>(alone, potsFromPalette),
-    /** Pots and formulas of a ladder, in one step. */
-    planReplaced: edit<Plan>(alone, (_, plan) => plan),
     materialRefreshed: edit<Material>(alone, refreshMaterial),
   },
 });

@@ -9,7 +9,9 @@ import {
   type Material,
   type MatchProblem,
   type MatchResult,
+  inheritedDoses,
   planCanvas,
+  potCanvas,
   type PrepPot,
   type RecipePart,
   type Stage,
@@ -67,19 +69,24 @@ export function useProblem(
   const candidates = useCandidates(exclude);
   const { most } = useMatchSettings();
   const { measuring } = useSettings();
-  const scented = pot ? pot.pot.scented : plan.base.scent !== null;
+  const potId = pot?.pot.id ?? null;
   const oils = pot ? pot.oils : plan.base.totalOils / Math.max(1, plan.idea.colours.length);
   return useMemo(() => {
     if (shelf.size === 0) return null;
+    const of = plan.pots.find((p) => p.id === potId);
     return {
       stage: curedStage(gel),
-      canvas: planCanvas(plan, scented),
+      canvas: of ? potCanvas(plan, of) : planCanvas(plan, plan.base.scent !== null),
+      // What is in the batter already, or came with batter of other pots, cannot be taken out.
+      given: (of ? inheritedDoses(plan, of) : []).flatMap(({ material, dose }) =>
+        material.optics ? [{ id: material.id, optics: material.optics, dose }] : [],
+      ),
       candidates,
       most,
       totalCeiling: TOTAL_CEILING,
       resolution: oils > 0 ? { potOils: grams(oils), measuring } : null,
     };
-  }, [shelf, gel, plan, scented, candidates, most, oils, measuring]);
+  }, [shelf, gel, plan, potId, candidates, most, oils, measuring]);
 }
 
 /** Names put in for the ids in a reason. */

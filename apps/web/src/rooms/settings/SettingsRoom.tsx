@@ -4,6 +4,7 @@ import { type Settings } from '@kleur/contract';
 import { DOSE_UNITS, SCALE_DIVISIONS, spoonName, SPOONS, type SpoonSystem } from '@kleur/core';
 import { failureOf, useResetDemoMutation, useSaveSettingsMutation, useSettingsQuery } from '../../app/api.ts';
 import { EmptyState } from '../../shared/ui/EmptyState.tsx';
+import { UnitFields } from '../../shared/ui/UnitFields.tsx';
 import { unitName } from '../../shared/ui/unitName.ts';
 
 const spoonSystems: readonly { readonly value: SpoonSystem; readonly label: string }[] = [
@@ -123,7 +124,7 @@ export function SettingsRoom() {
           </div>
         </section>
         <section>
-          <h2>Numbers</h2>
+          <h2>Units</h2>
           <div className="setting">
             <span>Doses in</span>
             <Select
@@ -134,19 +135,7 @@ export function SettingsRoom() {
               style={{ width: 180 }}
             />
           </div>
-          <div className="setting">
-            <span>Decimals</span>
-            <Segmented<'point' | 'comma'>
-              aria-label="Decimal mark"
-              value={settings.decimalMark}
-              onChange={(decimalMark) => void set({ decimalMark })}
-              options={[
-                { value: 'point', label: '2.5' },
-                { value: 'comma', label: '2,5' },
-              ]}
-            />
-            <span className="soft">Both are understood when you type.</span>
-          </div>
+          <UnitFields />
         </section>
         <section>
           <h2>Gel</h2>

@@ -1,5 +1,5 @@
 import { Select } from 'antd';
-import { type OilFacts, type ScentFacts } from '@kleur/core';
+import { FATTY_ACIDS, type OilFacts, type ScentFacts } from '@kleur/core';
 import { NumberField } from '../../shared/ui/NumberField.tsx';
 
 const options = <T extends string>(values: readonly T[]) => values.map((value) => ({ value, label: value }));
@@ -59,6 +59,18 @@ export function OilFields({
             onChange({ ...oil, saturated: null });
           }}
         />
+        <NumberField
+          label="Sources differ by"
+          width={110}
+          value={oil.sapSpread}
+          digits={1}
+          min={0}
+          max={30}
+          suffix="± %"
+          onCommit={(sapSpread) => {
+            onChange({ ...oil, sapSpread });
+          }}
+        />
         <div className="field">
           <span className="field-label">Pace</span>
           <Select
@@ -72,6 +84,28 @@ export function OilFields({
           />
         </div>
       </div>
+      <div className="row">
+        {FATTY_ACIDS.map((name, i) => (
+          <NumberField
+            key={name}
+            label={name[0]!.toUpperCase() + name.slice(1)}
+            width={92}
+            value={oil.fatty?.[i] ?? null}
+            digits={1}
+            min={0}
+            max={100}
+            suffix="%"
+            onCommit={(v) => {
+              const fatty = oil.fatty ?? FATTY_ACIDS.map(() => 0);
+              onChange({ ...oil, fatty: fatty.map((f, j) => (j === i ? v : f)) });
+            }}
+            onClear={() => {
+              onChange({ ...oil, fatty: null });
+            }}
+          />
+        ))}
+      </div>
+      <p className="soft small">Fatty acids: hardness, lather and pace follow from them.</p>
       <div className="row">
         {tint('carotenoid', 'Yellow-orange')}
         {tint('chlorophyll', 'Green')}
@@ -103,6 +137,21 @@ export function ScentFields({
           onChange({ ...scent, limit });
         }}
       />
+      <div className="field">
+        <span className="field-label">of</span>
+        <Select
+          aria-label="What the limit refers to"
+          value={scent.limitBasis}
+          onChange={(limitBasis) => {
+            onChange({ ...scent, limitBasis });
+          }}
+          options={[
+            { value: 'oils', label: 'oils' },
+            { value: 'product', label: 'finished soap' },
+          ]}
+          style={{ width: 130 }}
+        />
+      </div>
       <NumberField
         label="Vanillin"
         width={100}

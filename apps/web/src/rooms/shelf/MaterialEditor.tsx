@@ -1,4 +1,4 @@
-import { Button, ColorPicker, Drawer, Input, Popconfirm, Select, Switch } from 'antd';
+import { Button, Checkbox, ColorPicker, Drawer, Input, Popconfirm, Select, Switch } from 'antd';
 import { useState } from 'react';
 import { type MaterialWire, type MaterialWrite, type ProblemField } from '@kleur/contract';
 import {
@@ -312,6 +312,60 @@ export function MaterialEditor(props: {
             </div>
           </>
         )}
+        <div className="row">
+          <NumberField
+            label="On the shelf"
+            width={130}
+            value={write.stock}
+            digits={1}
+            min={0}
+            max={1_000_000}
+            suffix="g"
+            onCommit={(stock) => {
+              set({ stock, inStock: stock > 0 || write.inStock });
+            }}
+            onClear={() => {
+              set({ stock: null });
+            }}
+          />
+          <div className="field grow">
+            <label className="field-label" htmlFor="material-lot">
+              Lot
+            </label>
+            <Input
+              id="material-lot"
+              value={write.lot}
+              maxLength={60}
+              onChange={(e) => {
+                // Another lot has not been read yet.
+                set({ lot: e.target.value, lotTested: false });
+              }}
+            />
+          </div>
+          <Checkbox
+            checked={write.lotTested}
+            disabled={write.lot === ''}
+            onChange={(e) => {
+              set({ lotTested: e.target.checked });
+            }}
+          >
+            A bar of it has been read
+          </Checkbox>
+          {write.kind === 'additive' && (
+            <NumberField
+              label="Takes up lye"
+              width={150}
+              value={write.lyeDemand}
+              digits={3}
+              min={0}
+              max={2}
+              suffix="g NaOH/g"
+              onCommit={(lyeDemand) => {
+                set({ lyeDemand });
+              }}
+            />
+          )}
+        </div>
         {write.oil && (
           <OilFields
             oil={write.oil}

@@ -25,9 +25,22 @@ export const blankMaterial = (kind: MaterialKind): MaterialWrite => ({
   source: 'Entered by hand',
   pricePerGram: null,
   inStock: true,
+  stock: null,
+  lot: '',
+  lotTested: false,
+  lyeDemand: 0,
   oil:
     kind === 'oil'
-      ? { sapKoh: null, saturated: null, pace: 'mid', carotenoid: 0, chlorophyll: 0, brown: 0 }
+      ? {
+          sapKoh: null,
+          sapSpread: 3,
+          fatty: null,
+          saturated: null,
+          pace: 'mid',
+          carotenoid: 0,
+          chlorophyll: 0,
+          brown: 0,
+        }
       : null,
-  scent: kind === 'scent' ? { limit: 30, vanillin: 0, tan: 'none', pace: 'none' } : null,
+  scent: kind === 'scent' ? { limit: 30, limitBasis: 'oils', vanillin: 0, tan: 'none', pace: 'none' } : null,
 });

@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
 import { defaultSettings, type Settings } from '@kleur/contract';
-import { printFixed, printNumber, printSignificant } from '@kleur/core';
+import { printFixed, printNumber, printSignificant, type Say, sayIn } from '@kleur/core';
 import { useSettingsQuery } from '../../app/api.ts';
 
 /** The maker's habits; the defaults until the server has answered. */
@@ -24,7 +24,10 @@ const DECIMALS: Readonly<Record<number, number>> = { 0.01: 2, 0.1: 1, 1: 0 };
 
 /** Numbers in the maker's decimal mark. */
 export function usePrinter(): Printer {
-  const { decimalMark, measuring } = useSettings();
+  const {
+    units: { decimalMark },
+    measuring,
+  } = useSettings();
   return useMemo(() => {
     const digits = DECIMALS[measuring.scaleDivision] ?? 1;
     return {
@@ -34,4 +37,14 @@ export function usePrinter(): Printer {
       weighed: (v) => printFixed(v, digits, decimalMark),
     };
   }, [decimalMark, measuring.scaleDivision]);
+}
+
+/** Masses, lengths and temperatures in the maker's units. */
+export function useSay(): Say {
+  const { units } = useSettings();
+  const { mass, length, temperature, decimalMark } = units;
+  return useMemo(
+    () => sayIn({ mass, length, temperature, decimalMark }),
+    [mass, length, temperature, decimalMark],
+  );
 }

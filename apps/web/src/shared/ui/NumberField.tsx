@@ -34,7 +34,7 @@ interface Draft {
  */
 export function NumberField(props: NumberFieldProps) {
   const { label, value, min, max, digits = 2, step, hideLabel, width, disabled, error } = props;
-  const { decimalMark } = useSettings();
+  const { decimalMark } = useSettings().units;
   const id = useId();
   const [draft, setDraft] = useState<Draft | null>(null);
   const current = draft?.over === value ? draft : null;

@@ -73,7 +73,7 @@ export function ChecksPanel({ colours }: { readonly colours: readonly MatchedCol
         {
           name: colour.name,
           lab: recipe.lab,
-          composition: { canvas, parts },
+          composition: { canvas, parts, age: 0, gel: null },
           potId: null,
           colourId: colour.id,
         },

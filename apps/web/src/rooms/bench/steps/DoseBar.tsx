@@ -91,7 +91,7 @@ function useTrail(
     const canvas = planCanvas(plan, scented);
     return Array.from({ length: STEPS }, (_, i) => {
       const parts = [{ optics, dose: scale.invert((i + 0.5) / STEPS) }];
-      return predictColour({ canvas, parts }, stage).hex;
+      return predictColour({ canvas, parts, age: 0, gel: null }, stage).hex;
     });
   }, [plan, material, scale, stage, scented]);
 }

@@ -2,6 +2,7 @@ import { DeleteOutlined, SwapOutlined, SyncOutlined } from '@ant-design/icons';
 import { Button, Select } from 'antd';
 import {
   type Carrier,
+  type CarrierSource,
   cautionText,
   type Check,
   doseFromUnit,
@@ -14,12 +15,14 @@ import {
   type PrepPot,
   type PrepRow,
   printSpoonSum,
+  why,
 } from '@kleur/core';
 import { useMaterialsQuery } from '../../../app/api.ts';
 import { useAppDispatch } from '../../../app/hooks.ts';
-import { usePrinter, useSettings } from '../../../shared/hooks/useSettings.ts';
+import { usePrinter, useSay, useSettings } from '../../../shared/hooks/useSettings.ts';
 import { unitName } from '../../../shared/ui/unitName.ts';
 import { NumberField } from '../../../shared/ui/NumberField.tsx';
+import { Why } from '../../../shared/ui/Why.tsx';
 import { bench } from '../benchSlice.ts';
 import { CheckList } from '../CheckList.tsx';
 import { DoseBar } from './DoseBar.tsx';
@@ -40,6 +43,7 @@ export function DoseRowCard(props: {
   const { measuring } = useSettings();
   const dispatch = useAppDispatch();
   const print = usePrinter();
+  const say = useSay();
 
   const context = { potOils: pot.oils, bulkDensity: material.bulkDensity, spoons: measuring.spoons };
   const cannot = doseUnitProblem(unit, context);
@@ -112,7 +116,15 @@ export function DoseRowCard(props: {
       <div className="dose-foot figure">
         <span className="measured">
           <span className="soft">Measure</span>
-          <b>{measured.spoonSum ? printSpoonSum(measured.spoonSum) : `${print.weighed(measured.mass)} g`}</b>
+          <b>
+            {row.drops !== null
+              ? `${row.drops} ${row.drops === 1 ? 'drop' : 'drops'} of stock`
+              : measured.spoonSum
+                ? printSpoonSum(measured.spoonSum)
+                : `${print.weighed(measured.mass)} g`}
+          </b>
+          {row.drops !== null && <span className="soft">≈ {print.number(measured.mass, 3)} g</span>}
+          <Why of={`${material.name} in ${pot.pot.name}`} lines={() => why.dose(say, pot.flow, row)} />
           {measured.spoonSum && <span className="soft">≈ {print.number(measured.mass, 2)} g</span>}
           {Math.abs(measured.relativeError) >= 0.005 && (
             <span className="soft" title="What rounding does to the dose">
@@ -149,6 +161,23 @@ export function DoseRowCard(props: {
                   }}
                 />
                 <b>{print.fixed(row.carrierMass, 1)} g</b>
+                {carrier.medium !== 'glycerin' && row.drops === null && (
+                  <Select<CarrierSource>
+                    aria-label={`Where the carrier of ${material.name} comes from`}
+                    value={row.row.source}
+                    popupMatchSelectWidth={false}
+                    onChange={(source) => {
+                      dispatch(bench.doseSet({ potId, rowId, change: { source } }));
+                    }}
+                    options={[
+                      { value: 'extra', label: 'extra' },
+                      {
+                        value: 'batch',
+                        label: carrier.medium === 'water' ? 'from the liquid' : 'from the batch oils',
+                      },
+                    ]}
+                  />
+                )}
               </>
             )}
           </span>

@@ -1,11 +1,9 @@
-import { ArrowLeftOutlined, ArrowRightOutlined, CopyOutlined, DeleteOutlined } from '@ant-design/icons';
-import { Button, Input, Select, Switch } from 'antd';
+import { Button, Select } from 'antd';
 import { useState } from 'react';
 import { DOSE_UNITS, type DoseUnit, isDosed, PLAN_LIMITS, type PrepPot } from '@kleur/core';
 import { useAppDispatch } from '../../../app/hooks.ts';
-import { usePrinter, useSettings } from '../../../shared/hooks/useSettings.ts';
+import { useSettings } from '../../../shared/hooks/useSettings.ts';
 import { EmptyState } from '../../../shared/ui/EmptyState.tsx';
-import { NumberField } from '../../../shared/ui/NumberField.tsx';
 import { unitName } from '../../../shared/ui/unitName.ts';
 import { useBench } from '../BenchContext.ts';
 import { bench, newId } from '../benchSlice.ts';
@@ -17,6 +15,9 @@ import { isOfPot, useChecks, usePlan, usePrep } from '../useDerived.ts';
 import { LadderDialog } from '../LadderDialog.tsx';
 import { MatchDrawer } from '../MatchDrawer.tsx';
 import { DoseRowCard } from './DoseRowCard.tsx';
+import { FlowPicture } from './pots/FlowPicture.tsx';
+import { PotHead } from './pots/PotHead.tsx';
+import { SharePanel } from './pots/SharePanel.tsx';
 
 /** The selected pot: its share, its formula and what it will look like. */
 export function PotsStep() {
@@ -52,6 +53,7 @@ export function PotsStep() {
     <div className="two">
       <div>
         <PotHead key={pot.pot.id} pot={pot} />
+        <SharePanel key={`share-${pot.pot.id}`} pot={pot} />
         <Formula pot={pot} />
       </div>
       <aside>
@@ -64,6 +66,7 @@ export function PotsStep() {
           ]}
           label={`Checks on ${pot.pot.name}`}
         />
+        <FlowPicture />
         {plan.base.oils.length === 0 && (
           <p className="soft">
             No oils yet: colours are shown on a near-white base until the Base step has some.
@@ -71,123 +74,6 @@ export function PotsStep() {
         )}
       </aside>
     </div>
-  );
-}
-
-function PotHead({ pot }: { readonly pot: PrepPot }) {
-  const { id, name, parts, scented } = pot.pot;
-  const plan = usePlan();
-  const { select } = useBench();
-  const dispatch = useAppDispatch();
-  const print = usePrinter();
-  const [text, setText] = useState<string | null>(null);
-  const at = plan.pots.findIndex((p) => p.id === id);
-  const sum = plan.pots.reduce((total, p) => total + p.parts, 0);
-  const problem = text !== null && text.trim() === '' ? 'A pot needs a name' : null;
-  return (
-    <section aria-label="Pot" className="pot-head">
-      <div className="row">
-        <div className="field" style={{ flexGrow: 1 }}>
-          <label className="field-label" htmlFor="pot-name">
-            Name
-          </label>
-          <Input
-            id="pot-name"
-            value={text ?? name}
-            maxLength={PLAN_LIMITS.name}
-            status={problem ? 'error' : ''}
-            aria-invalid={problem ? true : undefined}
-            aria-describedby={problem ? 'pot-name-problem' : undefined}
-            onChange={(e) => {
-              setText(e.target.value);
-              if (e.target.value.trim() !== '')
-                dispatch(bench.potSet({ id, change: { name: e.target.value } }));
-            }}
-            onBlur={() => {
-              setText(null);
-            }}
-          />
-          {problem && (
-            <div id="pot-name-problem" className="field-problem" role="alert">
-              {problem}
-            </div>
-          )}
-        </div>
-        <NumberField
-          label="Parts"
-          width={100}
-          value={parts}
-          {...PLAN_LIMITS.parts}
-          step={1}
-          suffix={`of ${print.number(sum, 2)}`}
-          onCommit={(v) => {
-            dispatch(bench.potSet({ id, change: { parts: v } }));
-          }}
-        />
-        {plan.base.scent && (
-          <div className="field">
-            <label className="field-label" htmlFor="pot-scented">
-              Scented
-            </label>
-            <Switch
-              id="pot-scented"
-              checked={scented}
-              onChange={(v) => {
-                dispatch(bench.potSet({ id, change: { scented: v } }));
-              }}
-            />
-          </div>
-        )}
-        <div className="pot-acts">
-          <Button
-            type="text"
-            icon={<ArrowLeftOutlined />}
-            disabled={at === 0}
-            aria-label="Move the pot left"
-            title="Move left"
-            onClick={() => {
-              dispatch(bench.potMoved({ id, by: -1 }));
-            }}
-          />
-          <Button
-            type="text"
-            icon={<ArrowRightOutlined />}
-            disabled={at === plan.pots.length - 1}
-            aria-label="Move the pot right"
-            title="Move right"
-            onClick={() => {
-              dispatch(bench.potMoved({ id, by: 1 }));
-            }}
-          />
-          <Button
-            type="text"
-            icon={<CopyOutlined />}
-            disabled={plan.pots.length >= PLAN_LIMITS.pots}
-            aria-label="Duplicate the pot"
-            title="Duplicate"
-            onClick={() => {
-              const copyId = newId();
-              dispatch(bench.potCopied({ id, copyId }));
-              select(copyId);
-            }}
-          />
-          <Button
-            type="text"
-            icon={<DeleteOutlined />}
-            aria-label="Remove the pot"
-            title="Remove (undo brings it back)"
-            onClick={() => {
-              dispatch(bench.potRemoved(id));
-            }}
-          />
-        </div>
-      </div>
-      <p className="soft figure">
-        {print.number(pot.fraction * 100, 1)} % of the batter · {print.number(pot.oils, 1)} g oils
-        {pot.batter !== null && <> · {print.number(pot.batter, 0)} g plain batter</>}
-        {pot.scent > 0 && <> · {print.number(pot.scent, 1)} g scent</>}
-      </p>
-    </section>
   );
 }
 
@@ -227,7 +113,13 @@ function Formula({ pot }: { readonly pot: PrepPot }) {
           style={{ width: 150 }}
         />
       </div>
-      {pot.rows.length === 0 && <p className="soft">Uncoloured: this pot stays the bare base.</p>}
+      {pot.rows.length === 0 && (
+        <p className="soft">
+          {pot.pot.draws.some((d) => d.from !== null)
+            ? 'Nothing added: it keeps the colour of what it is made from.'
+            : 'Uncoloured: this pot stays the bare base.'}
+        </p>
+      )}
       <ul className="doses">
         {pot.rows.map((row) => (
           <DoseRowCard

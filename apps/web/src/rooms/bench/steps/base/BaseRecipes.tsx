@@ -1,0 +1,129 @@
+import { DeleteOutlined, FolderOpenOutlined } from '@ant-design/icons';
+import { App, Button, Input, Popover } from 'antd';
+import { useState } from 'react';
+import { type RecipeWire } from '@kleur/contract';
+import { materialOf, PLAN_LIMITS, useRecipe as takeRecipe } from '@kleur/core';
+import {
+  failureOf,
+  useCreateRecipeMutation,
+  useDeleteRecipeMutation,
+  useRecipesQuery,
+  useRestoreRecipeMutation,
+} from '../../../../app/api.ts';
+import { usePrinter } from '../../../../shared/hooks/useSettings.ts';
+import { useUndoNotice } from '../../../../shared/hooks/useUndoNotice.tsx';
+import { newId } from '../../benchSlice.ts';
+import { usePlan } from '../../useDerived.ts';
+import { useEdit } from '../../useEdit.ts';
+
+/** Bases that are kept: take one over, or keep this one. */
+export function BaseRecipes() {
+  const [open, setOpen] = useState(false);
+  return (
+    <Popover
+      trigger="click"
+      open={open}
+      onOpenChange={setOpen}
+      placement="bottomRight"
+      title="Kept bases"
+      destroyOnHidden
+      content={
+        <RecipeMenu
+          onDone={() => {
+            setOpen(false);
+          }}
+        />
+      }
+    >
+      <Button icon={<FolderOpenOutlined />}>Kept bases</Button>
+    </Popover>
+  );
+}
+
+function RecipeMenu({ onDone }: { readonly onDone: () => void }) {
+  const plan = usePlan();
+  const { data = [], error } = useRecipesQuery();
+  const [create, creating] = useCreateRecipeMutation();
+  const [remove] = useDeleteRecipeMutation();
+  const [restore] = useRestoreRecipeMutation();
+  const { message } = App.useApp();
+  const notice = useUndoNotice();
+  const print = usePrinter();
+  const edit = useEdit();
+  const [name, setName] = useState('');
+
+  const keep = async (): Promise<void> => {
+    const { oils, superfat, lye, liquid, temperature } = plan.base;
+    try {
+      await create({
+        name: name.trim(),
+        superfat,
+        lye,
+        liquid,
+        temperature,
+        oils: oils.map((o) => ({ material: materialOf(plan, o.materialId), percent: o.percent })),
+      }).unwrap();
+      setName('');
+      void message.success('Kept.');
+    } catch (e) {
+      void message.error(failureOf(e).message);
+    }
+  };
+  const drop = async (recipe: RecipeWire): Promise<void> => {
+    try {
+      await remove(recipe.id).unwrap();
+      notice({ key: recipe.id, title: `“${recipe.name}” removed`, undo: () => void restore(recipe.id) });
+    } catch (e) {
+      void message.error(failureOf(e).message);
+    }
+  };
+  return (
+    <div className="kept">
+      {error && <p role="alert">{failureOf(error).message}</p>}
+      {data.length === 0 && !error && <p className="soft">None yet. Keep this one to use it again.</p>}
+      <ul>
+        {data.map((r) => (
+          <li key={r.id} className="kept-row">
+            <button
+              type="button"
+              className="kept-use"
+              onClick={() => {
+                edit((p) => takeRecipe(p, r, () => newId()));
+                onDone();
+              }}
+            >
+              <b>{r.name}</b>
+              <span className="soft small">
+                {r.oils.map((o) => `${o.material.name} ${print.number(o.percent, 0)} %`).join(', ')}
+              </span>
+            </button>
+            <Button
+              type="text"
+              icon={<DeleteOutlined />}
+              aria-label={`Remove the kept base ${r.name}`}
+              onClick={() => void drop(r)}
+            />
+          </li>
+        ))}
+      </ul>
+      <div className="row">
+        <Input
+          aria-label="Name for this base"
+          placeholder="Name for this base"
+          maxLength={PLAN_LIMITS.name}
+          value={name}
+          onChange={(e) => {
+            setName(e.target.value);
+          }}
+        />
+        <Button
+          loading={creating.isLoading}
+          disabled={name.trim() === '' || plan.base.oils.length === 0}
+          onClick={() => void keep()}
+        >
+          Keep this base
+        </Button>
+      </div>
+    </div>
+  );
+}

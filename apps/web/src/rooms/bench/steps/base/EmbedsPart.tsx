@@ -1,0 +1,379 @@
+import { DeleteOutlined, PlusOutlined } from '@ant-design/icons';
+import { Button, Input, Select, Switch } from 'antd';
+import { useMemo } from 'react';
+import {
+  addEmbed,
+  addEmbedDose,
+  addLine,
+  type Check,
+  cured,
+  deltaE00,
+  type Embed,
+  EMBED_BASES,
+  EMBED_SHAPES,
+  type EmbedBase,
+  embedComposition,
+  embedFacts,
+  type EmbedShape,
+  gramsPerKg,
+  isDosed,
+  materialOf,
+  PLAN_LIMITS,
+  predictColour,
+  removeEmbed,
+  removeLine,
+  setEmbed,
+  setLine,
+  why,
+} from '@kleur/core';
+import { usePrinter, useSay } from '../../../../shared/hooks/useSettings.ts';
+import { NumberField } from '../../../../shared/ui/NumberField.tsx';
+import { LengthField } from '../../../../shared/ui/Quantity.tsx';
+import { Figure, Why } from '../../../../shared/ui/Why.tsx';
+import { useColours } from '../../BenchContext.ts';
+import { newId } from '../../benchSlice.ts';
+import { CheckList } from '../../CheckList.tsx';
+import { MaterialPicker } from '../../MaterialPicker.tsx';
+import { usePlan, usePrep } from '../../useDerived.ts';
+import { useEdit } from '../../useEdit.ts';
+
+const BASES: Readonly<Record<EmbedBase, string>> = {
+  'melt-white': 'Melt-and-pour, white',
+  'melt-clear': 'Melt-and-pour, clear',
+  dough: 'Soap dough',
+  'cut-bar': 'Cut from a bar',
+};
+const SHAPES: Readonly<Record<EmbedShape, string>> = {
+  rod: 'Square rod',
+  'round-rod': 'Round rod',
+  block: 'Block',
+  ball: 'Ball',
+};
+const PROBLEMS = {
+  'no-size': 'Give it a size.',
+  'too-wide': 'So many do not fit side by side.',
+  'too-tall': 'Taller than the mould is filled.',
+  'longer-than-bar': 'Longer than a bar is thick: the cutter would hit it.',
+} as const;
+
+const newEmbed = (): Embed => ({
+  id: newId(),
+  name: 'Embed',
+  base: 'melt-white',
+  shape: 'round-rod',
+  width: 20,
+  height: 20,
+  length: 20,
+  perBar: 1,
+  onTop: false,
+  doses: [],
+});
+
+/** Small soaps in or on the bar, and what is sieved between layers. */
+export function EmbedsPart({ checks }: { readonly checks: readonly Check[] }) {
+  const plan = usePlan();
+  const edit = useEdit();
+  return (
+    <div className="two">
+      <section aria-label="Embeds">
+        <div className="section-head">
+          <h2>Embeds</h2>
+          {plan.embeds.length < PLAN_LIMITS.embeds && (
+            <Button
+              icon={<PlusOutlined />}
+              onClick={() => {
+                edit((p) => addEmbed(p, newEmbed()));
+              }}
+            >
+              Embed
+            </Button>
+          )}
+        </div>
+        {plan.embeds.length === 0 && (
+          <p className="soft">
+            None. Rods, shapes or beads made beforehand: the room they take is taken off the batter.
+          </p>
+        )}
+        <ul className="doses">
+          {plan.embeds.map((e) => (
+            <EmbedCard key={e.id} embed={e} />
+          ))}
+        </ul>
+      </section>
+      <aside>
+        <PowderLines />
+        <CheckList checks={checks} label="Checks on the embeds" />
+      </aside>
+    </div>
+  );
+}
+
+function EmbedCard({ embed }: { readonly embed: Embed }) {
+  const plan = usePlan();
+  const edit = useEdit();
+  const say = useSay();
+  const print = usePrinter();
+  const facts = embedFacts(plan.moulding, embed);
+  const set = (change: Partial<Embed>): void => {
+    edit((p) => setEmbed(p, embed.id, change), `embed:${embed.id}:${Object.keys(change).join()}`);
+  };
+  const round = embed.shape === 'round-rod' || embed.shape === 'ball';
+  const size = (key: 'width' | 'height' | 'length', label: string) => (
+    <LengthField
+      label={label}
+      width={100}
+      value={embed[key]}
+      {...PLAN_LIMITS.millimetres}
+      step={1}
+      onCommit={(v) => {
+        set({ [key]: v });
+      }}
+    />
+  );
+  return (
+    <li className="dose" aria-label={`Embed ${embed.name}`}>
+      <div className="row">
+        <EmbedSwatch embed={embed} />
+        <Input
+          aria-label="Name of the embed"
+          value={embed.name}
+          maxLength={PLAN_LIMITS.name}
+          style={{ width: 150 }}
+          onChange={(e) => {
+            if (e.target.value !== '') set({ name: e.target.value });
+          }}
+        />
+        <Select<EmbedBase>
+          aria-label={`Base of ${embed.name}`}
+          value={embed.base}
+          onChange={(base) => {
+            set({ base });
+          }}
+          options={EMBED_BASES.map((b) => ({ value: b, label: BASES[b] }))}
+          style={{ width: 180 }}
+        />
+        <Select<EmbedShape>
+          aria-label={`Shape of ${embed.name}`}
+          value={embed.shape}
+          onChange={(shape) => {
+            set({ shape });
+          }}
+          options={EMBED_SHAPES.map((s) => ({ value: s, label: SHAPES[s] }))}
+          style={{ width: 120 }}
+        />
+        <span className="spring" />
+        <Button
+          type="text"
+          icon={<DeleteOutlined />}
+          aria-label={`Remove ${embed.name}`}
+          onClick={() => {
+            edit((p) => removeEmbed(p, embed.id));
+          }}
+        />
+      </div>
+      <div className="row">
+        {size('width', round ? 'Diameter' : 'Width')}
+        {!round && size('height', 'Height')}
+        {embed.shape === 'block' && size('length', 'Along the mould')}
+        <NumberField
+          label="In each bar"
+          width={90}
+          value={embed.perBar}
+          digits={0}
+          min={1}
+          max={20}
+          step={1}
+          onCommit={(v) => {
+            set({ perBar: Math.round(v) });
+          }}
+        />
+        <div className="field">
+          <label className="field-label" htmlFor={`top-${embed.id}`}>
+            On the top
+          </label>
+          <Switch
+            id={`top-${embed.id}`}
+            checked={embed.onTop}
+            onChange={(onTop) => {
+              set({ onTop });
+            }}
+          />
+        </div>
+      </div>
+      {facts.problem && (
+        <p className="field-problem" role="alert">
+          {PROBLEMS[facts.problem]}
+        </p>
+      )}
+      <dl className="figures figure">
+        <Figure label="To make" why={() => why.embed(say, facts)}>
+          {facts.count > 0 ? `${facts.count} × ${say.length(facts.length)}` : 'no mould yet'}
+        </Figure>
+        <Figure label="Soap for them">{say.mass(facts.mass)}</Figure>
+        <Figure label="Room in the mould">{say.volume(facts.room)}</Figure>
+      </dl>
+      {embed.doses.map((d) => {
+        const m = materialOf(plan, d.materialId);
+        const powder = facts.powders.find((p) => p.materialId === d.materialId);
+        return (
+          <div key={d.id} className="row">
+            <span className="grow">
+              <i className="chip" style={{ background: m.colour ?? 'transparent' }} /> {m.name}
+            </span>
+            <NumberField
+              label={`${m.name} in ${embed.name}, g/kg of it`}
+              hideLabel
+              width={140}
+              value={d.dose}
+              digits={2}
+              {...PLAN_LIMITS.dose}
+              step={0.5}
+              suffix="g/kg soap"
+              onCommit={(v) => {
+                set({ doses: embed.doses.map((x) => (x.id === d.id ? { ...x, dose: gramsPerKg(v) } : x)) });
+              }}
+            />
+            <b className="figure">{print.number(powder?.mass ?? 0, 2)} g</b>
+            <Button
+              type="text"
+              icon={<DeleteOutlined />}
+              aria-label={`Remove ${m.name} from ${embed.name}`}
+              onClick={() => {
+                set({ doses: embed.doses.filter((x) => x.id !== d.id) });
+              }}
+            />
+          </div>
+        );
+      })}
+      {embed.doses.length < PLAN_LIMITS.dosesPerPot && (
+        <MaterialPicker
+          label={`Colour ${embed.name}`}
+          accept={isDosed}
+          taken={embed.doses.map((d) => d.materialId)}
+          onPick={(m) => {
+            edit((p) => addEmbedDose(p, embed.id, newId(), m));
+          }}
+        />
+      )}
+      <EmbedBeside embed={embed} />
+    </li>
+  );
+}
+
+function useEmbedColour(embed: Embed) {
+  const plan = usePlan();
+  const { gel } = useColours().stage;
+  return useMemo(() => predictColour(embedComposition(plan, embed), cured(gel)), [plan, embed, gel]);
+}
+
+function EmbedSwatch({ embed }: { readonly embed: Embed }) {
+  const colour = useEmbedColour(embed);
+  return (
+    <span
+      className="swatch embed-swatch"
+      role="img"
+      aria-label={`${embed.name}: ${colour.hex}`}
+      style={{ background: colour.hex }}
+    />
+  );
+}
+
+/** The embed in each batter that it may lie in: an off-white beside a white shows. */
+function EmbedBeside({ embed }: { readonly embed: Embed }) {
+  const { pots: colours } = useColours();
+  const { pots } = usePlan();
+  const print = usePrinter();
+  const own = useEmbedColour(embed);
+  if (pots.length === 0) return null;
+  return (
+    <div className="beside" aria-label={`${embed.name} beside each batter, cured`} role="group">
+      {pots.map((p) => {
+        const batter = colours.get(p.id)?.cured;
+        return (
+          <figure key={p.id}>
+            <span className="beside-fill" style={{ background: batter?.hex }}>
+              <i style={{ background: own.hex }} />
+            </span>
+            <figcaption className="small">
+              {p.name}
+              {batter && (
+                <span className="soft figure"> ΔE {print.fixed(deltaE00(batter.lab, own.lab), 1)}</span>
+              )}
+            </figcaption>
+          </figure>
+        );
+      })}
+    </div>
+  );
+}
+
+function PowderLines() {
+  const plan = usePlan();
+  const { lines } = usePrep();
+  const edit = useEdit();
+  const say = useSay();
+  const print = usePrinter();
+  return (
+    <section aria-label="Powder lines and glitter" className="panel">
+      <h2>Powder lines and glitter</h2>
+      <p className="soft">
+        Through a fine sieve, in grams per area. Cosmetic grade only; dust mask for fine powder.
+      </p>
+      {lines.map(({ line, material, mass }) => (
+        <div key={line.id} className="row">
+          <span className="grow">{material.name}</span>
+          <NumberField
+            label={`${material.name}, per area`}
+            hideLabel
+            width={118}
+            value={line.gramsPerDm2}
+            digits={2}
+            {...PLAN_LIMITS.gramsPerDm2}
+            step={0.1}
+            suffix="g/dm²"
+            onCommit={(gramsPerDm2) => {
+              edit((p) => setLine(p, line.id, { gramsPerDm2 }), `line:${line.id}`);
+            }}
+          />
+          <NumberField
+            label={`Lines of ${material.name}`}
+            hideLabel
+            width={70}
+            value={line.count}
+            digits={0}
+            min={1}
+            max={20}
+            step={1}
+            suffix="×"
+            onCommit={(v) => {
+              edit((p) => setLine(p, line.id, { count: Math.round(v) }), `line:${line.id}`);
+            }}
+          />
+          <b className="figure">{print.number(mass, 2)} g</b>
+          <Why
+            of={`powder for ${material.name}`}
+            lines={() => why.line(plan, say, line.gramsPerDm2, line.count, mass)}
+          />
+          <Button
+            type="text"
+            icon={<DeleteOutlined />}
+            aria-label={`Remove the line of ${material.name}`}
+            onClick={() => {
+              edit((p) => removeLine(p, line.id));
+            }}
+          />
+        </div>
+      ))}
+      {lines.length < PLAN_LIMITS.lines && (
+        <MaterialPicker
+          label="Add a powder line"
+          accept={isDosed}
+          taken={[]}
+          onPick={(m) => {
+            edit((p) => addLine(p, { id: newId(), materialId: m.id, gramsPerDm2: 0.5, count: 1 }, m));
+          }}
+        />
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,162 @@
+import { DeleteOutlined } from '@ant-design/icons';
+import { Button, Segmented } from 'antd';
+import { useState } from 'react';
+import { grams, materialOf, oilsAddUp, oilsSum, PLAN_LIMITS } from '@kleur/core';
+import { useAppDispatch } from '../../../../app/hooks.ts';
+import { usePrinter, useSay } from '../../../../shared/hooks/useSettings.ts';
+import { NumberField } from '../../../../shared/ui/NumberField.tsx';
+import { MassField } from '../../../../shared/ui/Quantity.tsx';
+import { bench, newId } from '../../benchSlice.ts';
+import { MaterialPicker } from '../../MaterialPicker.tsx';
+import { usePlan } from '../../useDerived.ts';
+import { BaseRecipes } from './BaseRecipes.tsx';
+
+const isOil = (kind: string): boolean => kind === 'oil';
+
+export function OilTable() {
+  const plan = usePlan();
+  const { base } = plan;
+  const dispatch = useAppDispatch();
+  const print = usePrinter();
+  const say = useSay();
+  const [by, setBy] = useState<'percent' | 'grams'>('percent');
+  const sum = oilsSum(plan);
+  return (
+    <section aria-label="Oils">
+      <div className="section-head">
+        <h2>Oils</h2>
+        <span className="spring" />
+        <BaseRecipes />
+        <Segmented
+          aria-label="Enter oils by"
+          value={by}
+          onChange={setBy}
+          options={[
+            { value: 'percent', label: '%' },
+            { value: 'grams', label: 'Mass' },
+          ]}
+        />
+      </div>
+      {base.oils.length > 0 && (
+        <table className="grid oils">
+          <thead>
+            <tr>
+              <th scope="col">Oil</th>
+              <th scope="col" className="num">
+                {by === 'percent' ? 'Share' : 'Mass'}
+              </th>
+              <th scope="col" className="num">
+                {by === 'percent' ? 'Mass' : 'Share'}
+              </th>
+              <th scope="col">
+                <span className="sr-only">Remove</span>
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            {base.oils.map((row) => {
+              const { name } = materialOf(plan, row.materialId);
+              const mass = (base.totalOils * row.percent) / 100;
+              return (
+                <tr key={row.id}>
+                  <th scope="row">{name}</th>
+                  <td className="num">
+                    {by === 'percent' ? (
+                      <NumberField
+                        key="percent"
+                        label={`${name}, %`}
+                        hideLabel
+                        width={104}
+                        value={row.percent}
+                        min={PLAN_LIMITS.percent.min}
+                        max={PLAN_LIMITS.percent.max}
+                        step={1}
+                        suffix="%"
+                        onCommit={(percent) => {
+                          dispatch(bench.oilPercentSet({ id: row.id, percent }));
+                        }}
+                      />
+                    ) : (
+                      <MassField
+                        label={`Mass of ${name}`}
+                        hideLabel
+                        width={116}
+                        value={mass}
+                        min={0}
+                        max={PLAN_LIMITS.totalOils.max / PLAN_LIMITS.oils}
+                        step={10}
+                        onCommit={(v) => {
+                          dispatch(bench.oilMassSet({ id: row.id, mass: grams(v) }));
+                        }}
+                      />
+                    )}
+                  </td>
+                  <td className="num figure">
+                    {by === 'percent' ? say.mass(mass) : `${print.fixed(row.percent, 2)} %`}
+                  </td>
+                  <td>
+                    <Button
+                      type="text"
+                      icon={<DeleteOutlined />}
+                      aria-label={`Remove ${name}`}
+                      title="Remove"
+                      onClick={() => {
+                        dispatch(bench.oilRemoved(row.id));
+                      }}
+                    />
+                  </td>
+                </tr>
+              );
+            })}
+          </tbody>
+          <tfoot>
+            <tr>
+              <th scope="row">Together</th>
+              <td className={oilsAddUp(plan) ? 'num figure' : 'num figure off'}>{print.fixed(sum, 2)} %</td>
+              <td className="num figure">{say.mass((base.totalOils * sum) / 100)}</td>
+              <td />
+            </tr>
+          </tfoot>
+        </table>
+      )}
+      {!oilsAddUp(plan) && base.oils.length > 0 && sum > 0 && (
+        <p>
+          <Button
+            onClick={() => {
+              dispatch(bench.oilsNormalised());
+            }}
+          >
+            Stretch the shares to 100 %
+          </Button>
+        </p>
+      )}
+      {base.oils.length === 0 && (
+        <p className="soft">No oils yet. Their blend is the canvas for every colour.</p>
+      )}
+      <div className="row">
+        {base.oils.length < PLAN_LIMITS.oils ? (
+          <MaterialPicker
+            label="Add an oil"
+            accept={isOil}
+            taken={base.oils.map((o) => o.materialId)}
+            onPick={(material) => {
+              dispatch(bench.oilAdded({ id: newId(), material }));
+            }}
+          />
+        ) : (
+          <p className="soft">At most {PLAN_LIMITS.oils} oils.</p>
+        )}
+        <MassField
+          label="Total oils"
+          width={140}
+          value={base.totalOils}
+          {...PLAN_LIMITS.totalOils}
+          step={50}
+          onCommit={(v) => {
+            dispatch(bench.baseSet({ totalOils: grams(v) }));
+          }}
+        />
+      </div>
+    </section>
+  );
+}

@@ -1,0 +1,335 @@
+import { DeleteOutlined } from '@ant-design/icons';
+import { Button, Segmented, Switch } from 'antd';
+import { useMemo } from 'react';
+import {
+  addScentPart,
+  canvasOfOils,
+  changeScent,
+  type Check,
+  cured,
+  gramsPerKg,
+  materialOf,
+  PLAN_LIMITS,
+  planCanvas,
+  predictColour,
+  productPerOil,
+  removeScentPart,
+  scentBlend,
+  type ScentChoice,
+  type ScentMoment,
+  stabiliserFor,
+  browningOf,
+  why,
+} from '@kleur/core';
+import { useAppDispatch } from '../../../../app/hooks.ts';
+import { usePrinter, useSay } from '../../../../shared/hooks/useSettings.ts';
+import { NumberField } from '../../../../shared/ui/NumberField.tsx';
+import { Figure } from '../../../../shared/ui/Why.tsx';
+import { useColours } from '../../BenchContext.ts';
+import { bench, newId } from '../../benchSlice.ts';
+import { CheckList } from '../../CheckList.tsx';
+import { MaterialPicker } from '../../MaterialPicker.tsx';
+import { usePlan, usePrep } from '../../useDerived.ts';
+import { useEdit } from '../../useEdit.ts';
+
+const isScent = (kind: string): boolean => kind === 'scent';
+const START_DOSE = 30;
+const DAYS = [0, 2, 5, 10, 20, 42, 90];
+const PACES = {
+  slows: 'slows trace',
+  none: 'leaves the pace alone',
+  slight: 'speeds trace slightly',
+  moderate: 'speeds trace',
+  strong: 'races',
+  seizes: 'seizes',
+} as const;
+
+/** The scent or blend: what it allows, what it does, who gets it, and how it browns. */
+export function ScentPart({ checks }: { readonly checks: readonly Check[] }) {
+  const plan = usePlan();
+  const { scent } = plan.base;
+  return (
+    <div className="two">
+      <div>
+        <Blend />
+        {scent && <ScentPots />}
+      </div>
+      <aside>
+        {scent && <ScentFigures scent={scent} />}
+        <CheckList checks={checks} label="Checks on the scent" />
+        {scent && <Browning scent={scent} />}
+        <p className="caution">
+          Never above the supplier’s limit for rinse-off soap; the supplier’s sheet wins over any figure here.
+          Measure in glass or steel.
+        </p>
+      </aside>
+    </div>
+  );
+}
+
+function Blend() {
+  const plan = usePlan();
+  const { scent } = plan.base;
+  const edit = useEdit();
+  const print = usePrinter();
+  const sum = scent?.parts.reduce((s, p) => s + p.parts, 0) ?? 0;
+  return (
+    <section aria-label="Scent">
+      <div className="section-head">
+        <h2>Scent</h2>
+      </div>
+      {!scent && <p className="soft">Unscented. Choose one, or several for a blend.</p>}
+      {scent && (
+        <table className="grid oils">
+          <thead>
+            <tr>
+              <th scope="col">Scent</th>
+              <th scope="col" className="num">
+                Parts
+              </th>
+              <th scope="col" className="num">
+                Share
+              </th>
+              <th scope="col">
+                <span className="sr-only">Remove</span>
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            {scent.parts.map((part) => {
+              const m = materialOf(plan, part.materialId);
+              const f = m.scent!;
+              return (
+                <tr key={part.id}>
+                  <th scope="row">
+                    {m.name}
+                    <div className="soft small">
+                      Up to {print.number(f.limit, 1)} g/kg of{' '}
+                      {f.limitBasis === 'oils' ? 'oils' : 'finished soap'} · vanillin{' '}
+                      {print.number(f.vanillin * 100, 1)} % · {PACES[f.pace]}
+                    </div>
+                  </th>
+                  <td className="num">
+                    <NumberField
+                      label={`Parts of ${m.name}`}
+                      hideLabel
+                      width={84}
+                      value={part.parts}
+                      {...PLAN_LIMITS.parts}
+                      step={1}
+                      onCommit={(parts) => {
+                        edit(
+                          (p) =>
+                            changeScent(p, {
+                              parts: p.base.scent!.parts.map((x) => (x.id === part.id ? { ...x, parts } : x)),
+                            }),
+                          `scent-part:${part.id}`,
+                        );
+                      }}
+                    />
+                  </td>
+                  <td className="num figure">{sum > 0 ? print.fixed((part.parts / sum) * 100, 0) : '–'} %</td>
+                  <td>
+                    <Button
+                      type="text"
+                      icon={<DeleteOutlined />}
+                      aria-label={`Remove ${m.name}`}
+                      onClick={() => {
+                        edit((p) => removeScentPart(p, part.id));
+                      }}
+                    />
+                  </td>
+                </tr>
+              );
+            })}
+          </tbody>
+        </table>
+      )}
+      <div className="row">
+        {(scent?.parts.length ?? 0) < PLAN_LIMITS.scentParts && (
+          <MaterialPicker
+            label={scent ? 'Blend in another scent' : 'Choose a scent'}
+            accept={isScent}
+            taken={scent?.parts.map((p) => p.materialId) ?? []}
+            onPick={(m) => {
+              edit((p) => addScentPart(p, newId(), m, Math.min(START_DOSE, m.scent?.limit ?? START_DOSE)));
+            }}
+          />
+        )}
+      </div>
+      {scent && (
+        <div className="row">
+          <NumberField
+            label="In scented pots"
+            width={140}
+            value={scent.dose}
+            digits={1}
+            {...PLAN_LIMITS.dose}
+            step={1}
+            suffix="g/kg oils"
+            onCommit={(dose) => {
+              edit((p) => changeScent(p, { dose: gramsPerKg(dose) }), 'scent-dose');
+            }}
+          />
+          <div className="field">
+            <span className="field-label">Goes in</span>
+            <Segmented<ScentMoment>
+              aria-label="When the scent goes in"
+              value={scent.when}
+              onChange={(when) => {
+                edit((p) => changeScent(p, { when }));
+              }}
+              options={[
+                { value: 'pot', label: 'per pot, last' },
+                { value: 'batter', label: 'before the split' },
+                { value: 'oils', label: 'into the oils' },
+              ]}
+            />
+          </div>
+        </div>
+      )}
+      {scent?.when === 'oils' && (
+        <p className="soft">In the oils it reaches every pot, white ones too. For scents known to race.</p>
+      )}
+    </section>
+  );
+}
+
+function ScentPots() {
+  const plan = usePlan();
+  const { pots } = usePrep();
+  const dispatch = useAppDispatch();
+  const say = useSay();
+  const { flow } = usePrep();
+  const at = flow.ledger.at('scent');
+  if (pots.length === 0) return <p className="soft">No pots yet: the whole batter gets it.</p>;
+  return (
+    <section aria-label="Which pots get it">
+      <h3>Which pots get it</h3>
+      <p className="soft">
+        Leave out those that must stay white: the bar smells no weaker to any degree that matters.
+      </p>
+      <ul className="scent-pots">
+        {pots.map(({ pot, flow: f }) => (
+          <li key={pot.id}>
+            <Switch
+              size="small"
+              checked={pot.scented || plan.base.scent?.when === 'oils'}
+              disabled={plan.base.scent?.when === 'oils'}
+              aria-label={`${pot.name} is scented`}
+              onChange={(scented) => {
+                dispatch(bench.potSet({ id: pot.id, change: { scented } }));
+              }}
+            />
+            <span>{pot.name}</span>
+            <span className="figure">{f.contents[at]! > 0.005 ? say.mass(f.contents[at]!) : '–'}</span>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function ScentFigures({ scent }: { readonly scent: ScentChoice }) {
+  const plan = usePlan();
+  const prep = usePrep();
+  const edit = useEdit();
+  const say = useSay();
+  const print = usePrinter();
+  const blend = scentBlend(plan, scent, productPerOil(plan));
+  const wanted = stabiliserFor(blend.vanillin);
+  return (
+    <section className="panel" aria-label="Amounts of scent">
+      <dl className="figures figure">
+        <Figure label="Scent in all" why={() => why.scent(plan, say)}>
+          {say.mass(prep.scent?.mass ?? 0)}
+        </Figure>
+        <Figure label="Most allowed" why={() => why.scent(plan, say)}>
+          {Number.isFinite(blend.limit) ? `${print.fixed(blend.limit, 1)} g/kg` : '–'}
+        </Figure>
+        {prep.scent?.cost != null && <Figure label="Costs">{print.fixed(prep.scent.cost, 2)}</Figure>}
+      </dl>
+      <p className="soft figure">
+        Vanillin {print.number(blend.vanillin * 100, 2)} %, {PACES[blend.pace]}.
+      </p>
+      <div className="row">
+        <NumberField
+          label="Vanillin stabiliser"
+          width={150}
+          value={scent.stabiliser}
+          digits={2}
+          {...PLAN_LIMITS.stabiliser}
+          step={0.1}
+          suffix="g per g"
+          onCommit={(stabiliser) => {
+            edit((p) => changeScent(p, { stabiliser }), 'stabiliser');
+          }}
+        />
+        {wanted > 0 && scent.stabiliser !== wanted && (
+          <Button
+            onClick={() => {
+              edit((p) => changeScent(p, { stabiliser: wanted }));
+            }}
+          >
+            Usual: {print.number(wanted, 1)}
+          </Button>
+        )}
+        {prep.scent && prep.scent.stabiliser > 0 && (
+          <dl className="figures figure">
+            <Figure label="Stabiliser" why={() => why.stabiliser(plan, say)}>
+              {say.mass(prep.scent.stabiliser)}
+            </Figure>
+          </dl>
+        )}
+      </div>
+    </section>
+  );
+}
+
+/** The bare base with and without the scent, over the weeks of the cure. */
+function Browning({ scent }: { readonly scent: ScentChoice }) {
+  const plan = usePlan();
+  const { gel } = useColours().stage;
+  const rows = useMemo(() => {
+    const blend = scentBlend(plan, scent, 1);
+    const oils = plan.base.oils.map((o) => ({ material: materialOf(plan, o.materialId), share: o.percent }));
+    const with_ = canvasOfOils(oils, browningOf(blend, scent.dose, scent.stabiliser));
+    const look = (canvas: typeof with_) =>
+      DAYS.map(
+        (d) => predictColour({ canvas, parts: [], age: 0, gel: null }, { ...cured(gel), hours: d * 24 }).hex,
+      );
+    return [
+      ['Scented', look(with_)],
+      ['Unscented', look(planCanvas(plan, false))],
+    ] as const;
+  }, [plan, scent, gel]);
+  return (
+    <section aria-label="Browning over time">
+      <h3>How it browns</h3>
+      <table className="browning figure">
+        <thead>
+          <tr>
+            <td />
+            {DAYS.map((d) => (
+              <th key={d} scope="col">
+                {d === 0 ? 'fresh' : `${d} d`}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map(([name, hexes]) => (
+            <tr key={name}>
+              <th scope="row">{name}</th>
+              {hexes.map((hex, i) => (
+                <td key={i}>
+                  <i style={{ background: hex }} title={hex} />
+                </td>
+              ))}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </section>
+  );
+}

@@ -1,0 +1,79 @@
+import { isWeighedCarrier, mediumName, type PrepPot, type PrepRow, printSpoonSum } from '@kleur/core';
+import { type Printer, usePrinter, useSay } from '../../../../shared/hooks/useSettings.ts';
+import { PotSwatch } from '../../PotSwatch.tsx';
+
+const amount = (row: PrepRow, print: Printer): string =>
+  row.drops !== null
+    ? `${row.drops} drops (${print.number(row.measured.mass, 3)} g)`
+    : row.measured.spoonSum
+      ? `${printSpoonSum(row.measured.spoonSum)} (${print.number(row.measured.mass, 2)} g)`
+      : `${print.weighed(row.measured.mass)} g`;
+
+/** One pot on the sheet: what is poured, measured and dispersed for it. */
+export function Cup({ pot, number }: { readonly pot: PrepPot; readonly number: number }) {
+  const print = usePrinter();
+  const say = useSay();
+  const said = pot.pot.draws.every((d) => d.from === null) ? 'plain batter' : 'batter';
+  return (
+    <section className="cup" aria-label={pot.pot.name}>
+      <header>
+        <PotSwatch potId={pot.pot.id} stage="cured" label={pot.pot.name} className="cup-fill" />
+        <div>
+          <h4>
+            {number}. {pot.pot.name}
+          </h4>
+          <p className="figure">
+            {pot.batter === null
+              ? `${say.mass(pot.oils, true)} oils`
+              : `Pour ${say.mass(pot.batter, true)} ${said}`}
+          </p>
+        </div>
+      </header>
+      {pot.rows.length === 0 ? (
+        <p className="soft">
+          {pot.pot.draws.some((d) => d.from !== null) ? 'Nothing to add.' : 'Nothing to add: the bare base.'}
+        </p>
+      ) : (
+        <table className="grid">
+          <thead>
+            <tr>
+              <th scope="col">Powder</th>
+              <th scope="col" className="num">
+                Measure
+              </th>
+              <th scope="col">In</th>
+              <th scope="col" className="num">
+                Liquid
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            {pot.rows.map((row) => (
+              <tr key={row.row.id}>
+                <th scope="row">
+                  {row.material.name}
+                  <div className="soft small">{row.hint}</div>
+                </th>
+                <td className="num figure">
+                  <b>{amount(row, print)}</b>
+                </td>
+                <td>{row.carrier ? mediumName[row.carrier.medium] : '–'}</td>
+                <td className="num figure">
+                  {row.carrier && isWeighedCarrier(row.carrier.medium) && row.drops === null
+                    ? `${print.fixed(row.carrierMass, 1)} g`
+                    : '–'}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+      {pot.flow.evenedOil > 0.05 && (
+        <p className="figure">
+          Light oil, so that all pots carry as much: {print.fixed(pot.flow.evenedOil, 1)} g
+        </p>
+      )}
+      {pot.scent > 0 && <p className="figure">Scent, last and by hand: {say.mass(pot.scent)}</p>}
+    </section>
+  );
+}

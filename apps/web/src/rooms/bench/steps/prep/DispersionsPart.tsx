@@ -1,0 +1,257 @@
+import { PrinterOutlined } from '@ant-design/icons';
+import { Button, Segmented, Switch } from 'antd';
+import {
+  carrierOilBalance,
+  type CarrierSource,
+  type CheckPlace,
+  type Dispersion,
+  mediumName,
+  PLAN_LIMITS,
+  setCarrierOil,
+  setCarrierSource,
+  setDispersion,
+  setWork,
+} from '@kleur/core';
+import { usePrinter, useSay } from '../../../../shared/hooks/useSettings.ts';
+import { NumberField } from '../../../../shared/ui/NumberField.tsx';
+import { CheckList } from '../../CheckList.tsx';
+import { MaterialPicker } from '../../MaterialPicker.tsx';
+import { useChecks, usePlan, usePrep, useStopped } from '../../useDerived.ts';
+import { useEdit } from '../../useEdit.ts';
+
+const IDS = ['carrier-heavy', 'carrier-mismatch', 'pot-superfat', 'lye-liquid', 'too-small-to-weigh'];
+const isOil = (kind: string): boolean => kind === 'oil';
+
+/** What is wetted in what, where the carrier comes from, and what that does to each pot. */
+export function DispersionsPart() {
+  const { dispersions } = usePrep();
+  const checks = useChecks().filter((c) => IDS.includes(c.id));
+  return (
+    <div className="two wide-left">
+      <section aria-label="Dispersions">
+        <div className="section-head">
+          <h2>Dispersions</h2>
+          <Button
+            className="no-print"
+            icon={<PrinterOutlined />}
+            onClick={() => {
+              window.print();
+            }}
+          >
+            Print
+          </Button>
+        </div>
+        {dispersions.length === 0 && <p className="soft">Nothing in this plan is dispersed in a liquid.</p>}
+        <ul className="doses">
+          {dispersions.map((d, i) => (
+            <DispersionCard key={i} dispersion={d} />
+          ))}
+        </ul>
+      </section>
+      <aside>
+        <CarrierPanel />
+        <CheckList checks={checks} label="Checks on the dispersions" />
+      </aside>
+    </div>
+  );
+}
+
+function DispersionCard({ dispersion: d }: { readonly dispersion: Dispersion }) {
+  const edit = useEdit();
+  const print = usePrinter();
+  const { material, stock } = d;
+  const mode = stock ? 'stock' : d.shared ? 'shared' : 'cup';
+  return (
+    <li className="dose">
+      <div className="dose-top">
+        <h3>
+          <i className="chip" style={{ background: material.colour ?? 'transparent' }} />
+          {material.name}
+          {!d.shared && <span className="soft"> for {d.uses[0]!.pot.name}</span>}
+        </h3>
+        <Segmented<'cup' | 'shared' | 'stock'>
+          className="no-print"
+          size="small"
+          aria-label={`How ${material.name} is made up`}
+          value={mode}
+          onChange={(v) => {
+            edit((p) =>
+              setDispersion(
+                p,
+                material.id,
+                v === 'cup'
+                  ? null
+                  : { stock: v === 'stock' ? { powderPercent: 25, gramsPerDrop: 0.04 } : null },
+              ),
+            );
+          }}
+          options={[
+            { value: 'cup', label: 'a cup each' },
+            { value: 'shared', label: 'made once' },
+            { value: 'stock', label: 'from a bottle' },
+          ]}
+        />
+      </div>
+      {stock ? (
+        <div className="row no-print">
+          <NumberField
+            label="Powder in the bottle"
+            width={130}
+            value={stock.powderPercent}
+            digits={1}
+            {...PLAN_LIMITS.powderPercent}
+            step={1}
+            suffix="%"
+            onCommit={(powderPercent) => {
+              edit((p) => setDispersion(p, material.id, { stock: { ...stock, powderPercent } }), 'stock');
+            }}
+          />
+          <NumberField
+            label="One drop"
+            width={110}
+            value={stock.gramsPerDrop}
+            digits={3}
+            {...PLAN_LIMITS.gramsPerDrop}
+            step={0.005}
+            suffix="g"
+            onCommit={(gramsPerDrop) => {
+              edit((p) => setDispersion(p, material.id, { stock: { ...stock, gramsPerDrop } }), 'stock');
+            }}
+          />
+          <span className="soft small">Weigh 50 drops and divide. Shake the bottle: it settles.</span>
+        </div>
+      ) : (
+        <p className="figure">
+          <b>{print.number(d.powder, 2)} g</b> in <b>{print.fixed(d.liquid, 1)} g</b>{' '}
+          {mediumName[d.carrier.medium]}{' '}
+          <span className="soft">
+            1 : {print.number(d.carrier.ratio, 1)},{' '}
+            {d.carrier.medium === 'glycerin'
+              ? 'extra'
+              : d.fromBatch
+                ? d.carrier.medium === 'water'
+                  ? 'out of the liquid'
+                  : 'out of the batch oils'
+                : 'extra'}
+          </span>
+        </p>
+      )}
+      {(d.shared || stock) && (
+        <p className="figure">
+          {d.uses.map((u, i) => (
+            <span key={u.pot.id}>
+              {i > 0 && ' · '}
+              {u.pot.name}:{' '}
+              <b>{u.drops !== null ? `${print.number(u.drops, 0)} drops` : `${print.fixed(u.mass, 1)} g`}</b>
+            </span>
+          ))}
+        </p>
+      )}
+      {d.way && !stock && (
+        <p className="soft small">
+          {d.way.vessel}, {d.way.tool} · wait {d.way.wait} · {d.way.check}
+        </p>
+      )}
+    </li>
+  );
+}
+
+function CarrierPanel() {
+  const plan = usePlan();
+  const edit = useEdit();
+  const say = useSay();
+  const print = usePrinter();
+  const { pots } = usePrep();
+  const stopped = useStopped();
+  const oil = carrierOilBalance(plan);
+  const sources = new Set(
+    plan.pots.flatMap((p) => p.doses.filter((d) => d.carrier?.medium === 'oil').map((d) => d.source)),
+  );
+  return (
+    <section className="panel" aria-label="Carriers">
+      <h2>Carrier oil</h2>
+      <div className="row">
+        <MaterialPicker
+          label={oil.material ? `Carrier oil: ${oil.material.name}` : 'Choose a carrier oil'}
+          accept={isOil}
+          taken={[]}
+          value={plan.work.carrierOil === null ? null : (oil.material?.name ?? null)}
+          onPick={(m) => {
+            edit((p) => setCarrierOil(p, m));
+          }}
+          onClear={() => {
+            edit((p) => setCarrierOil(p, null));
+          }}
+        />
+      </div>
+      <div className="setting">
+        <span>Oil carriers are</span>
+        <Segmented<CarrierSource | 'mixed'>
+          aria-label="Oil carriers are"
+          value={sources.size > 1 ? 'mixed' : ([...sources][0] ?? 'extra')}
+          onChange={(v) => {
+            if (v !== 'mixed') edit((p) => setCarrierSource(p, v));
+          }}
+          options={[
+            { value: 'extra', label: 'extra' },
+            { value: 'batch', label: 'from the batch oils' },
+            ...(sources.size > 1 ? [{ value: 'mixed' as const, label: 'mixed', disabled: true }] : []),
+          ]}
+        />
+      </div>
+      <p className="soft small">
+        Extra raises each pot’s superfat a little. From the batch keeps the recipe whole but leaves pots that
+        get no carrier leaner.
+      </p>
+      <div className="setting">
+        <span>Same in every pot</span>
+        <Switch
+          aria-label="Same carrier in every pot"
+          checked={plan.work.equalise}
+          onChange={(equalise) => {
+            edit((p) => setWork(p, { equalise }));
+          }}
+        />
+      </div>
+      <p className="figure">
+        {oil.material?.name ?? 'Light oil'}: {say.mass(oil.fromBatch)} out of the recipe
+        {oil.inRecipe !== null && (
+          <>, {say.mass(Math.max(0, oil.inRecipe - oil.fromBatch))} of it left to melt</>
+        )}
+        ; {say.mass(oil.extra)} extra.
+      </p>
+      {!stopped && pots.length > 0 && (
+        <table className="grid">
+          <thead>
+            <tr>
+              <th scope="col">Pot</th>
+              <th scope="col" className="num">
+                Carrier
+              </th>
+              <th scope="col" className="num">
+                Superfat
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            {pots.map(({ pot, flow, rows }) => (
+              <tr key={pot.id}>
+                <th scope="row">{pot.name}</th>
+                <td className="num figure">
+                  {print.fixed(
+                    rows.reduce((s, r) => s + r.carrierMass, flow.evenedOil),
+                    1,
+                  )}{' '}
+                  g
+                </td>
+                <td className="num figure">
+                  {flow.superfat === null ? '–' : `${print.fixed(flow.superfat * 100, 1)} %`}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+    </section>
+  );
+}

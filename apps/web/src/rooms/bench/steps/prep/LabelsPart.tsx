@@ -1,0 +1,70 @@
+import { PrinterOutlined } from '@ant-design/icons';
+import { Button } from 'antd';
+import { mediumName, printSpoonSum } from '@kleur/core';
+import { usePrinter, useSay } from '../../../../shared/hooks/useSettings.ts';
+import { PotSwatch } from '../../PotSwatch.tsx';
+import { useDocument, usePrep } from '../../useDerived.ts';
+
+/** One label a cup, to print, cut and stick on. */
+export function LabelsPart() {
+  const { name } = useDocument();
+  const { pots } = usePrep();
+  const print = usePrinter();
+  const say = useSay();
+  return (
+    <section aria-label="Cup labels">
+      <div className="section-head no-print">
+        <p className="soft">Print, cut, and stick one on each cup before lye meets oil.</p>
+        <Button
+          icon={<PrinterOutlined />}
+          onClick={() => {
+            window.print();
+          }}
+        >
+          Print labels
+        </Button>
+      </div>
+      <ul className="labels">
+        {pots.map((p, i) => (
+          <li key={p.pot.id} className="label">
+            <PotSwatch potId={p.pot.id} stage="cured" label={p.pot.name} className="label-fill" />
+            <div>
+              <p className="label-number">{i + 1}</p>
+              <h3>{p.pot.name}</h3>
+              <p className="small">{name}</p>
+              <ul className="figure">
+                {p.rows.map((r) => (
+                  <li key={r.row.id}>
+                    {r.material.name}:{' '}
+                    <b>
+                      {r.drops !== null
+                        ? `${r.drops} drops`
+                        : r.measured.spoonSum
+                          ? printSpoonSum(r.measured.spoonSum)
+                          : `${print.weighed(r.measured.mass)} g`}
+                    </b>
+                    {r.carrier && r.carrierMass > 0 && (
+                      <>
+                        {' '}
+                        in {print.fixed(r.carrierMass, 1)} g {mediumName[r.carrier.medium]}
+                      </>
+                    )}
+                  </li>
+                ))}
+                {p.rows.length === 0 && <li>no colour</li>}
+                {p.scent > 0 && <li>scent last: {say.mass(p.scent)}</li>}
+                <li>
+                  batter:{' '}
+                  {say.mass(
+                    p.flow.draws.reduce((s, d) => s + d.mass, 0),
+                    true,
+                  )}
+                </li>
+              </ul>
+            </div>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}

@@ -1,0 +1,188 @@
+import { Select, Segmented } from 'antd';
+import { useMemo } from 'react';
+import {
+  type Check,
+  type Finish,
+  FINISHES,
+  HEATS,
+  paceSteps,
+  PLAN_LIMITS,
+  setWork,
+  TECHNIQUES,
+  techniqueById,
+  type Work,
+  type WorkOrder,
+  workOrder,
+} from '@kleur/core';
+import { usePrinter } from '../../../../shared/hooks/useSettings.ts';
+import { NumberField } from '../../../../shared/ui/NumberField.tsx';
+import { CheckList } from '../../CheckList.tsx';
+import { PotSwatch } from '../../PotSwatch.tsx';
+import { useChecks, usePlan } from '../../useDerived.ts';
+import { useEdit } from '../../useEdit.ts';
+import { PaceChart } from './PaceChart.tsx';
+
+const IDS = [
+  'pot-sets-too-soon',
+  'pot-sets-too-late',
+  'scent-seizes-technique',
+  'mist-before-heat',
+  'heat-risk',
+  'rivers',
+  'layer-bond',
+];
+const FINISH_NAMES: Readonly<Record<Finish, string>> = {
+  mist: 'mist with alcohol',
+  oven: 'warm oven, switched off',
+  insulate: 'insulate',
+  fridge: 'fridge or freezer',
+};
+const HEAT_NAMES: Readonly<Record<Work['heat'], string>> = {
+  let: 'let it be',
+  force: 'force gel',
+  prevent: 'prevent gel',
+};
+
+/** The order that needs least washing, how long each pot stays pourable, and what to do if it does not. */
+export function OrderPart() {
+  const plan = usePlan();
+  const checks = useChecks().filter((c: Check) => IDS.includes(c.id));
+  const order = useMemo(() => workOrder(plan), [plan]);
+  const steps = useMemo(() => paceSteps(plan, order.order), [plan, order]);
+  if (plan.pots.length === 0) return <p className="soft">No pots yet: nothing to put in order.</p>;
+  return (
+    <div className="two wide-left">
+      <div>
+        <OrderList order={order} />
+        <PaceChart steps={steps} />
+      </div>
+      <aside>
+        <WorkPanel />
+        <CheckList checks={checks} label="Checks on the work" />
+      </aside>
+    </div>
+  );
+}
+
+function OrderList({ order }: { readonly order: WorkOrder }) {
+  const plan = usePlan();
+  const print = usePrinter();
+  const pots = order.order.map((id) => plan.pots.find((p) => p.id === id)!);
+  const names = (from: readonly { readonly name: string }[]): string => from.map((p) => p.name).join(', ');
+  const firstWash = pots.findIndex((p) => order.washBefore.has(p.id));
+  const held = pots.filter((p) => order.heldBack.has(p.id));
+  return (
+    <section aria-label="Order of colouring">
+      <h2>Colour the pots in this order</h2>
+      <ol className="order">
+        {pots.map((p, i) => (
+          <li key={p.id}>
+            {i > 0 && (
+              <span className={order.washBefore.has(p.id) ? 'order-wash is-wash' : 'order-wash'}>
+                {order.washBefore.has(p.id) ? 'wash' : '→'}
+              </span>
+            )}
+            <span className="order-pot">
+              <PotSwatch potId={p.id} stage="cured" label={p.name} className="order-fill" />
+              <b>{p.name}</b>
+              <span className="soft small figure">
+                {i === 0 ? 'clean blender' : `carry-over ΔE ${print.fixed(order.harm[i]!, 2)}`}
+              </span>
+            </span>
+          </li>
+        ))}
+      </ol>
+      <p>
+        {firstWash < 0
+          ? `${names(pots)}: no washing needed.`
+          : `${names(pots.slice(0, firstWash))}: no washing needed; wash before ${pots
+              .filter((p) => order.washBefore.has(p.id))
+              .map((p) => p.name)
+              .join(', before ')}.`}
+        {held.length > 0 &&
+          ` ${names(held)} ${held.length > 1 ? 'thicken' : 'thickens'} fast and so ${held.length > 1 ? 'come' : 'comes'} last, whatever the colour.`}
+        <span className="soft"> Reckoned with 4 g carried from one pot to the next.</span>
+      </p>
+    </section>
+  );
+}
+
+function WorkPanel() {
+  const { work, idea } = usePlan();
+  const edit = useEdit();
+  const set = (change: Partial<Work>): void => {
+    edit((p) => setWork(p, change), `work:${Object.keys(change).join()}`);
+  };
+  const fallback = techniqueById(work.fallback);
+  return (
+    <section aria-label="How the work goes" className="panel">
+      <h2>Agreed beforehand</h2>
+      <div className="field">
+        <span className="field-label">
+          If the batter races, instead of {techniqueById(idea.technique)?.name.toLowerCase() ?? 'the design'}
+        </span>
+        <Select
+          aria-label="Fallback technique"
+          value={work.fallback}
+          allowClear
+          placeholder="a simpler design"
+          onChange={(v: string | undefined) => {
+            set({ fallback: v ?? null });
+          }}
+          options={TECHNIQUES.map((t) => ({ value: t.id, label: t.name }))}
+        />
+      </div>
+      {!fallback && <p className="soft small">Choose it now: there is no time once it thickens.</p>}
+      <NumberField
+        label="Blending after emulsion"
+        width={180}
+        value={work.blendSeconds}
+        digits={0}
+        {...PLAN_LIMITS.blendSeconds}
+        step={5}
+        suffix="s"
+        onCommit={(blendSeconds) => {
+          set({ blendSeconds });
+        }}
+      />
+      <div className="setting">
+        <span>Heat</span>
+        <Segmented<Work['heat']>
+          aria-label="Heat"
+          value={work.heat}
+          onChange={(heat) => {
+            set({ heat });
+          }}
+          options={HEATS.map((h) => ({ value: h, label: HEAT_NAMES[h] }))}
+        />
+      </div>
+      <div className="field">
+        <span className="field-label">After the pour, in this order</span>
+        <Select<Finish[]>
+          aria-label="After the pour, in this order"
+          mode="multiple"
+          value={[...work.finish]}
+          placeholder="nothing"
+          onChange={(finish) => {
+            set({ finish });
+          }}
+          options={FINISHES.map((f) => ({ value: f, label: FINISH_NAMES[f] }))}
+        />
+      </div>
+      <div className="setting">
+        <span>Permanent line</span>
+        <Segmented<boolean>
+          aria-label="Permanent line"
+          value={work.permanentLine}
+          onChange={(permanentLine) => {
+            set({ permanentLine });
+          }}
+          options={[
+            { value: false, label: 'one of a kind' },
+            { value: true, label: 'made again' },
+          ]}
+        />
+      </div>
+    </section>
+  );
+}

@@ -1,0 +1,184 @@
+import { PrinterOutlined } from '@ant-design/icons';
+import { Button } from 'antd';
+import dayjs from 'dayjs';
+import { oilsAddUp, type PrepSheet, techniqueById, why } from '@kleur/core';
+import { useSay, useSettings } from '../../../../shared/hooks/useSettings.ts';
+import { Why } from '../../../../shared/ui/Why.tsx';
+import { CheckList } from '../../CheckList.tsx';
+import { useChecks, useDocument, usePlan, usePrep, useStopped } from '../../useDerived.ts';
+import { Cup } from './Cup.tsx';
+import { GatherSection } from './GatherSection.tsx';
+import { Safety } from './Safety.tsx';
+import { WeighTable } from './WeighTable.tsx';
+
+/** The sheet for the bench: what to weigh for the base and for each pot, and how to disperse it. */
+export function SheetPart() {
+  const { name, madeOn } = useDocument();
+  const plan = usePlan();
+  const prep = usePrep();
+  const checks = useChecks().filter((c) => c.level !== 'tip');
+  const { studio } = useSettings();
+  const fallback = techniqueById(plan.work.fallback);
+  const technique = techniqueById(plan.idea.technique);
+  return (
+    <article className="sheet">
+      <header className="sheet-head">
+        <div>
+          <h2>{name}</h2>
+          <span className="soft">
+            {[studio, madeOn && dayjs(madeOn).format('D MMMM YYYY'), technique?.name]
+              .filter(Boolean)
+              .join(' · ') || 'No date set'}
+          </span>
+        </div>
+        <Button
+          className="no-print"
+          icon={<PrinterOutlined />}
+          onClick={() => {
+            window.print();
+          }}
+        >
+          Print
+        </Button>
+      </header>
+      <CheckList checks={checks} label="To settle first" />
+      <div className="sheet-base">
+        <BaseSection prep={prep} complete={oilsAddUp(plan)} />
+        <GatherSection prep={prep} />
+      </div>
+      {prep.pots.length > 0 && <WeighTable prep={prep} />}
+      <h3>Pots</h3>
+      {prep.pots.length === 0 && <p className="soft">No pots: the whole batch stays the bare base.</p>}
+      <div className="cups">
+        {prep.pots.map((p, i) => (
+          <Cup key={p.pot.id} pot={p} number={i + 1} />
+        ))}
+      </div>
+      {fallback && (
+        <p>
+          <b>If it races:</b> {fallback.name.toLowerCase()} instead.
+        </p>
+      )}
+      <Safety prep={prep} />
+    </article>
+  );
+}
+
+function BaseSection({ prep, complete }: { readonly prep: PrepSheet; readonly complete: boolean }) {
+  const plan = usePlan();
+  const say = useSay();
+  const stopped = useStopped();
+  const moment = (m: string) => prep.additives.filter((a) => a.row.moment === m && a.mass > 0);
+  return (
+    <section aria-label="Base to weigh">
+      <h3>Base</h3>
+      <table className="grid">
+        <tbody>
+          {prep.oils.map((o) => (
+            <Line key={o.material.id} name={o.material.name} mass={say.mass(o.mass)} />
+          ))}
+          {moment('oils').map((a) => (
+            <Line key={a.row.id} name={a.material.name} note="into the oils" mass={say.mass(a.mass)} />
+          ))}
+        </tbody>
+        {!stopped &&
+          prep.lyes.map((l) => {
+            const of = plan.pots.find((p) => p.id === l.potId);
+            const suffix = of ? `, for ${of.name}` : '';
+            const share = l.oils / plan.base.totalOils;
+            const water = 100 - plan.base.liquid.parts.reduce((s, p) => s + p.percent, 0);
+            return (
+              <tbody key={l.potId ?? 'all'}>
+                {plan.base.liquid.parts.length === 0 ? (
+                  <Line rule name={`Liquid for the lye${suffix}`} mass={say.mass(l.vessel)} />
+                ) : (
+                  <>
+                    <Line
+                      rule
+                      name={`Water for the lye${suffix}`}
+                      mass={say.mass((l.vessel * Math.max(0, water)) / 100)}
+                    />
+                    {plan.base.liquid.parts.map((p) => (
+                      <Line
+                        key={p.id}
+                        name={`${p.name}${suffix}`}
+                        note={p.kind === 'milk' ? 'frozen' : undefined}
+                        mass={say.mass((l.vessel * p.percent) / 100)}
+                      />
+                    ))}
+                  </>
+                )}
+                {moment('lye-water').map((a) => (
+                  <Line
+                    key={a.row.id}
+                    name={a.material.name}
+                    note="into the lye water"
+                    mass={say.mass(a.mass * share)}
+                  />
+                ))}
+                <Line name={`Sodium hydroxide, into the liquid${suffix}`} mass={say.mass(l.naoh)} />
+                {l.koh > 0 && (
+                  <Line name={`Potassium hydroxide, into the liquid${suffix}`} mass={say.mass(l.koh)} />
+                )}
+                {l.heldForLater > 0 && (
+                  <Line name={`Liquid, stirred in late${suffix}`} mass={say.mass(l.heldForLater)} />
+                )}
+              </tbody>
+            );
+          })}
+        <tbody>
+          {[...moment('water'), ...moment('trace'), ...moment('top')].map((a, i) => (
+            <Line
+              key={a.row.id}
+              rule={i === 0}
+              name={a.material.name}
+              note={
+                { water: 'in water, late', trace: 'at trace', top: 'on the top' }[
+                  a.row.moment as 'water' | 'trace' | 'top'
+                ]
+              }
+              mass={say.mass(a.mass)}
+            />
+          ))}
+        </tbody>
+        {!stopped && (
+          <tfoot>
+            <tr>
+              <th scope="row">
+                Batter in all
+                <Why of="the batter" lines={() => why.batter(plan, say)} />
+              </th>
+              <td className="num figure">{say.mass(prep.flow.mass)}</td>
+              <td />
+            </tr>
+          </tfoot>
+        )}
+      </table>
+      {stopped && (
+        <p className="soft">
+          {complete
+            ? 'The lye amount is hidden until the stop above is settled.'
+            : 'The lye amount is hidden until the oils make 100 %.'}
+        </p>
+      )}
+    </section>
+  );
+}
+
+function Line(props: {
+  readonly name: string;
+  readonly note?: string;
+  readonly mass: string;
+  readonly rule?: boolean;
+}) {
+  return (
+    <tr className={props.rule ? 'rule' : undefined}>
+      <th scope="row">
+        {props.name}
+        {props.note && <span className="soft"> {props.note}</span>}
+      </th>
+      <td className="num figure">{props.mass}</td>
+      <td className="tick-box" aria-hidden />
+    </tr>
+  );
+}

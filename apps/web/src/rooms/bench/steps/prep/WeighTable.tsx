@@ -1,0 +1,45 @@
+import { type PrepSheet } from '@kleur/core';
+import { useSay } from '../../../../shared/hooks/useSettings.ts';
+
+/** Every weighing of batter in the order of the work, jug tared each time. */
+export function WeighTable({ prep }: { readonly prep: PrepSheet }) {
+  const say = useSay();
+  const lates = prep.weighings.some((w) => w.after !== '');
+  return (
+    <section aria-label="Weighing the batter">
+      <h3>Weighing the batter: set the jug on the scale, tare, pour</h3>
+      <table className="grid weighing">
+        <thead>
+          <tr>
+            <th scope="col">Into</th>
+            <th scope="col">From</th>
+            <th scope="col" className="num">
+              Scale shows
+            </th>
+            <th scope="col" className="num">
+              Then left there
+            </th>
+            {lates && <th scope="col">When</th>}
+            <th scope="col">
+              <span className="sr-only">Done</span>
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {prep.weighings.map((w, i) => (
+            <tr key={i}>
+              <th scope="row">{w.pot.name}</th>
+              <td>{w.from?.name ?? (w.pot.ownLye ? 'its own batter' : 'the bowl')}</td>
+              <td className="num figure">
+                <b>{say.mass(w.mass)}</b>
+              </td>
+              <td className="num figure">{say.mass(w.remains)}</td>
+              {lates && <td className="soft">{w.after}</td>}
+              <td className="tick-box" aria-hidden />
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </section>
+  );
+}
