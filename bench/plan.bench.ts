@@ -1,8 +1,27 @@
-import { addDose, addOil, addPot, checkPlan, emptyPlan, type Plan, startingShelf } from '@kleur/core';
+import {
+  addAdditive,
+  addDose,
+  addDraw,
+  addOil,
+  addPot,
+  checkPlan,
+  emptyPlan,
+  grams,
+  gramsPerKg,
+  type Plan,
+  plainMould,
+  setDose,
+  setMoulding,
+  setPot,
+  setScent,
+  setTechnique,
+  startingShelf,
+  TECHNIQUES,
+} from '@kleur/core';
 import { defaultSettings } from '@kleur/contract';
 import { medianMs, report } from './report.ts';
 
-/** The whole plan with every check: 12 pots, 40 doses, 8 oils. */
+/** The whole plan with every check: 12 pots, 40 doses, 8 oils, scent, additives, a mould, pots from pots. */
 const shelf = startingShelf();
 const coloured = shelf.filter((m) => m.optics);
 let plan: Plan = emptyPlan();
@@ -10,12 +29,39 @@ shelf
   .filter((m) => m.kind === 'oil')
   .slice(0, 8)
   .forEach((m, i) => (plan = addOil(plan, `oil-${i}`, m)));
-for (let p = 0; p < 12; p++) plan = addPot(plan, `pot-${p}`, `Pot ${p}`);
+plan = setScent(plan, { material: shelf.find((m) => m.kind === 'scent')!, dose: 25 });
+plan = addAdditive(
+  plan,
+  'additive',
+  shelf.find((m) => m.kind === 'additive')!,
+);
+plan = setMoulding(plan, {
+  moulds: [{ id: 'mould', mould: plainMould('Box', 'box'), count: 1 }],
+  lossPerJug: grams(8),
+});
+plan = setTechnique(plan, TECHNIQUES[0]!.id);
+for (let p = 0; p < 12; p++) {
+  plan = addPot(plan, `pot-${p}`, `Pot ${p}`);
+  if (p % 4 === 3)
+    plan = addDraw(plan, `pot-${p}`, {
+      id: 'draw',
+      from: `pot-${p - 1}`,
+      by: 'percent',
+      value: 20,
+      second: 0,
+    });
+  plan = setPot(plan, `pot-${p}`, { scented: p % 2 === 0 });
+}
 for (let d = 0; d < 40; d++)
   plan = addDose(plan, `pot-${d % 12}`, `dose-${d}`, coloured[d % coloured.length]!);
 
+// Every run is an edit, as a keystroke is: nothing may come from what the run before worked out.
 let found = 0;
-const ms = medianMs(200, () => (found = checkPlan(plan, defaultSettings.measuring).length));
+let keystroke = 0;
+const ms = medianMs(200, () => {
+  const edited = setDose(plan, 'pot-0', 'dose-0', { dose: gramsPerKg(1 + (keystroke++ % 50) / 10) });
+  found = checkPlan(edited, { measuring: defaultSettings.measuring }).length;
+});
 report([
   {
     what: `Whole plan and checks (12 pots, 40 doses, 8 oils; ${found} findings)`,

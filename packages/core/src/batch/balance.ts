@@ -61,6 +61,8 @@ class Balance {
   private readonly rate: LyeRate;
   private readonly ledger: Ledger;
   private readonly percents: readonly number[];
+  /** Lye that a gram of each oil takes, mol. */
+  private readonly moles: readonly number[];
   private readonly carrierOil: number;
   private readonly densities: Float64Array;
   private readonly early: readonly AdditiveRow[];
@@ -77,14 +79,18 @@ class Balance {
     this.total = base.totalOils;
     this.rate = lyeRate(plan);
     const count = base.oils.length;
-    const places = new Map(plan.materials.map((m, i) => [m.id, count + AFTER_OILS.length + i]));
+    const first = count + AFTER_OILS.length;
+    const places = new Map<string, number>(AFTER_OILS.map((what, i) => [what, count + i]));
+    const materials = new Map(plan.materials.map((m, i) => [m.id, i]));
     this.ledger = {
       oils: count,
-      size: count + AFTER_OILS.length + plan.materials.length,
-      at: (what) => count + AFTER_OILS.indexOf(what),
-      material: (id) => places.get(id)!,
+      size: first + plan.materials.length,
+      at: (what) => places.get(what)!,
+      material: (id) => first + materials.get(id)!,
+      tint: (id) => materials.get(id)!,
     };
     this.percents = base.oils.map((o) => o.percent / 100);
+    this.moles = base.oils.map((o) => molesPerGram(materialOf(plan, o.materialId).oil?.sapKoh ?? 0));
     this.carrierOil = carrierOilRow(plan);
     this.early = base.additives.filter((a) => a.moment === 'lye-water' || a.moment === 'oils');
     this.inWater = base.additives.filter((a) => a.moment === 'water');
@@ -137,7 +143,13 @@ class Balance {
     // Shares of the base batter: what is fixed first, then parts and the rest divide what remains.
     const before = this.shareGuess;
     const fractions = new Map<Draw, number>();
-    const units = pots.map((pot) => unit(pot, before.get(this.group(pot)) ?? 1));
+    const kinds = new Map<string, Float64Array>();
+    const units = pots.map((pot) => {
+      const kind = `${pot.taken} ${pot.scented} ${this.group(pot)}`;
+      const v = kinds.get(kind) ?? unit(pot, before.get(this.group(pot)) ?? 1);
+      kinds.set(kind, v);
+      return v;
+    });
     let fixed = 0;
     let parts = 0;
     pots.forEach((pot, i) => {
@@ -335,8 +347,7 @@ class Balance {
       ...(taken === 'emulsion' ? [] : this.inWater),
       ...(taken === 'additives' ? this.atTrace : []),
     ];
-    for (const a of rows)
-      tint[this.ledger.material(a.materialId) - this.ledger.oils - AFTER_OILS.length]! += a.dose * scale;
+    for (const a of rows) tint[this.ledger.tint(a.materialId)]! += a.dose * scale;
   }
 
   private addScent(v: Float64Array, mass: number): number {
@@ -379,7 +390,7 @@ class Balance {
         (oily ? this.carrierOil >= 0 : carrier.medium === 'water');
       // What is infused is strained off again.
       if (carrier?.medium !== 'infusion') contents[at]! += powder;
-      tint[at - ledger.oils - AFTER_OILS.length]! += powder;
+      tint[ledger.tint(row.materialId)]! += powder;
       this.addCarrier(contents, held, liquid, carrier?.medium ?? null, fromBatch);
       return { row, powder, liquid, fromBatch, stock };
     });
@@ -501,9 +512,8 @@ class Balance {
   private superfat(contents: Float64Array): number | null {
     const { ledger, plan } = this;
     if (this.unknownSap) return null;
-    const sap = (id: string): number => molesPerGram(materialOf(plan, id).oil?.sapKoh ?? 0);
     let takes = 0;
-    plan.base.oils.forEach((o, i) => (takes += contents[i]! * sap(o.materialId)));
+    this.moles.forEach((perGram, i) => (takes += contents[i]! * perGram));
     const extra = contents[ledger.at('carrier-oil')]!;
     if (extra > 0) takes += extra * this.carrierSap();
     if (!(takes > 0)) return null;

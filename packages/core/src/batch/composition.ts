@@ -6,7 +6,6 @@ import { createMixer, predictLab } from '../pigment/mixer.ts';
 import { type Optics } from '../pigment/optics.ts';
 import { type Stage } from '../pigment/stage.ts';
 import { flowOf } from './balance.ts';
-import { type PotFlow } from './flow.ts';
 import { type DoseRow, materialOf, type Plan, type Pot } from './plan.ts';
 import { browningOf, scentBlend } from './scent.ts';
 
@@ -90,20 +89,15 @@ export function inheritedDoses(
   plan: Plan,
   pot: Pot,
 ): { readonly material: Material; readonly dose: number }[] {
-  const own = flowOf(plan).pots.find((p) => p.pot.id === pot.id);
+  const { pots, ledger } = flowOf(plan);
+  const own = pots.find((p) => p.pot.id === pot.id);
   if (!own || !(own.oils > 0)) return [];
-  const added = ownTint(plan, own);
+  const added = new Float64Array(plan.materials.length);
+  for (const d of own.doses) added[ledger.tint(d.row.materialId)]! += d.powder;
   return plan.materials.flatMap((material, i) => {
     const dose = ((own.tint[i]! - added[i]!) * 1000) / own.oils;
     return dose > 1e-9 ? [{ material, dose }] : [];
   });
-}
-
-function ownTint(plan: Plan, flow: PotFlow): Float64Array {
-  const v = new Float64Array(plan.materials.length);
-  const places = new Map(plan.materials.map((m, i) => [m.id, i]));
-  for (const d of flow.doses) v[places.get(d.row.materialId)!]! += d.powder;
-  return v;
 }
 
 /** A pot as it is planned, or with other doses than the plan's. */
@@ -130,7 +124,8 @@ export const bareComposition = (plan: Plan): Composition => ({
   gel: null,
 });
 
-const stageOf = ({ age, gel }: Composition, stage: Stage): Stage => ({
+/** The stage that a composition is at when the batch is at one. */
+export const stageOf = ({ age, gel }: Composition, stage: Stage): Stage => ({
   hours: stage.hours + age,
   gel: gel ?? stage.gel,
 });

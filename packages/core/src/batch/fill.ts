@@ -156,17 +156,21 @@ function oilsForFill(plan: Plan, goal: Exclude<SolveGoal, { from: 'lye' }>): num
   };
   if (goal.from === 'mould' ? mouldsVolume(plan.moulding) <= 0 : !(goal.count > 0 && goal.weight > 0))
     return null;
-  // Nearly a straight line: the secant lands in a few steps.
+  // Batter goes with the oils, and what is lost or kept back mostly does not: nearly a straight line, so the first
+  // guess is close and the secant lands in a few steps.
   let a: number = plan.base.totalOils;
-  let b = a * 1.5;
   let ma = miss(a);
+  const now = fillOf(plan);
+  const missing = -ma * (goal.from === 'mould' ? now.density : 1);
+  let b = now.batter > 0 && now.batter + missing > 0 ? a * (1 + missing / now.batter) : a * 1.5;
+  if (Math.abs(b - a) < 1e-6 * a) b = a * 1.01;
   let mb = miss(b);
-  for (let n = 0; n < 40 && Math.abs(mb) > 1e-7; n++) {
+  for (let n = 0; n < 40 && Math.abs(mb) > 5e-3; n++) {
     if (mb === ma) return null;
     const next = b - (mb * (b - a)) / (mb - ma);
     [a, ma] = [b, mb];
     b = Math.max(1e-3, next);
     mb = miss(b);
   }
-  return Math.abs(mb) < 1e-3 && b > 2e-3 ? b : null;
+  return Math.abs(mb) < 2e-2 && b > 2e-3 ? b : null;
 }

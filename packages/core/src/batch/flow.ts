@@ -24,6 +24,8 @@ export interface Ledger {
   readonly size: number;
   at(what: Fixed): number;
   material(id: string): number;
+  /** Place of a material among the plan's, as tints have it. */
+  tint(id: string): number;
 }
 
 export interface DrawFlow {

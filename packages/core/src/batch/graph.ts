@@ -12,7 +12,19 @@ export interface PotOrder {
 
 /** Puts the pots in an order in which each comes after those it draws from. */
 export function potOrder({ pots }: Pick<Plan, 'pots'>): PotOrder {
+  const straight = ordered(pots, new Set());
+  if (straight.length === pots.length) return { order: straight, cyclic: new Set() };
   const cyclic = new Set(pots.filter((p) => reaches(pots, p.id, p.id)).map((p) => p.id));
+  const order = ordered(pots, cyclic);
+  pots.forEach((pot, i) => {
+    if (cyclic.has(pot.id)) order.push(i);
+  });
+  return { order, cyclic };
+}
+
+/** Donors first, as far as that goes, leaving out pots of a cycle. */
+function ordered(pots: readonly Pot[], cyclic: ReadonlySet<string>): number[] {
+  const known = new Set(pots.map((p) => p.id));
   const done = new Set<string>();
   const order: number[] = [];
   // A few pots: passing over them until nothing moves is quick enough and keeps the maker's order.
@@ -20,16 +32,13 @@ export function potOrder({ pots }: Pick<Plan, 'pots'>): PotOrder {
     moved = false;
     pots.forEach((pot, i) => {
       if (done.has(pot.id) || cyclic.has(pot.id)) return;
-      if (donors(pot).some((d) => !done.has(d) && !cyclic.has(d) && pots.some((p) => p.id === d))) return;
+      if (donors(pot).some((d) => !done.has(d) && !cyclic.has(d) && known.has(d))) return;
       done.add(pot.id);
       order.push(i);
       moved = true;
     });
   }
-  pots.forEach((pot, i) => {
-    if (cyclic.has(pot.id)) order.push(i);
-  });
-  return { order, cyclic };
+  return order;
 }
 
 /** Whether batter of `from` can end up in `to` through one or more draws. */

@@ -86,13 +86,11 @@ export function potPaces(plan: Plan): PotPace[] {
       ...base,
       ...(blend && part > 0 ? [{ what: 'scent', factor: SCENT_FACTOR[blend.pace] ** part }] : []),
       ...plan.materials.flatMap((m, i) => {
+        const g = p.tint[i]!;
+        if (!(g > 0) || !(p.oils > 0)) return [];
         const own = p.pot.doses.some((d) => d.materialId === m.id);
         const common = plan.base.additives.some((a) => a.materialId === m.id);
-        const g = p.tint[i]!;
-        if (common && !own) return [];
-        return g > 0 && p.oils > 0
-          ? [{ what: m.name, factor: doseFactor(plan, m.id, (g * 1000) / p.oils) }]
-          : [];
+        return common && !own ? [] : [{ what: m.name, factor: doseFactor(plan, m.id, (g * 1000) / p.oils) }];
       }),
     ].filter((f) => Math.abs(f.factor - 1) > 0.005);
     const factor = factors.reduce((product, f) => product * f.factor, 1);

@@ -324,10 +324,17 @@ export const newPot = (id: string, name: string): Pot => ({
 
 /** The plan's own copy of a material. @throws RangeError when the plan holds none. */
 export function materialOf(plan: Plan, id: string): Material {
-  const found = plan.materials.find((m) => m.id === id);
+  let index = indexes.get(plan.materials);
+  if (!index) {
+    index = new Map(plan.materials.map((m) => [m.id, m]));
+    indexes.set(plan.materials, index);
+  }
+  const found = index.get(id);
   if (!found) throw new RangeError(`The plan holds no material "${id}"`);
   return found;
 }
+// Lists of materials are never changed in place, and most edits leave them alone.
+const indexes = new WeakMap<readonly Material[], ReadonlyMap<string, Material>>();
 
 /** Drops the copies that nothing refers to any more. */
 export function pruneMaterials(plan: Plan): Plan {

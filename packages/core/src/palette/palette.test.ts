@@ -135,6 +135,8 @@ describe('mud check', () => {
   const pot = (id: string, dose: number) => ({
     canvas: referenceCanvas,
     parts: [{ optics: shelfItem(id).optics!, dose }],
+    age: 0,
+    gel: null,
   });
 
   it('blue and orange are mud, blue and green are not, white has none', () => {

@@ -169,19 +169,27 @@ function labOf(spectrum: Spectrum, out: Float64Array): Float64Array {
   return out;
 }
 
-/** A fluorescent's emission: normalised band (sums to 1), the last band that feeds it, and its efficiency. */
-export function emissionBand({ peak, width, efficiency }: NonNullable<Optics['emission']>): {
+interface EmissionBand {
   readonly shape: Spectrum;
   readonly last: number;
   readonly efficiency: number;
-} {
+}
+const bands = new WeakMap<NonNullable<Optics['emission']>, EmissionBand>();
+
+/** A fluorescent's emission: normalised band (sums to 1), the last band that feeds it, and its efficiency. */
+export function emissionBand(emission: NonNullable<Optics['emission']>): EmissionBand {
+  const known = bands.get(emission);
+  if (known) return known;
+  const { peak, width, efficiency } = emission;
   const raw = spectrumFrom((nm) => Math.exp(-0.5 * ((nm - peak) / width) ** 2));
   const sum = raw.reduce((total, v) => total + v, 0);
-  return {
+  const band = {
     shape: raw.map((v) => v / sum),
     last: Math.floor((peak - BAND_START_NM) / BAND_STEP_NM),
     efficiency,
   };
+  bands.set(emission, band);
+  return band;
 }
 
 /** One colour for one composition: the convenient form of `createMixer(…).lab(…)`. */

@@ -7,7 +7,7 @@ import {
 } from '@kleur/core';
 import { LiveColours } from './liveColours.ts';
 
-const composition: Composition = { canvas: referenceCanvas, parts: [] };
+const composition: Composition = { canvas: referenceCanvas, parts: [], age: 0, gel: null };
 const compositions = () => new Map([['a', composition]]);
 const tick = () => new Promise((resolve) => setTimeout(resolve, 0));
 

@@ -1,7 +1,8 @@
+import { newPot } from '@kleur/core';
 import { nextPotName } from './potNames.ts';
 
 const pots = (...names: string[]) =>
-  names.map((name, i) => ({ id: String(i), name, parts: 1, scented: false, follows: null, doses: [] }));
+  names.map((name, i) => newPot(String(i), name));
 
 it('counts on, past names that are taken', () => {
   expect(nextPotName([])).toBe('Pot 1');

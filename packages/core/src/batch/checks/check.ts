@@ -1,16 +1,16 @@
 import { type LabD65 } from '../../colour/lab.ts';
 import { type Material } from '../../material/material.ts';
-import { predictLab } from '../../pigment/mixer.ts';
+import { createMixer } from '../../pigment/mixer.ts';
 import { cured } from '../../pigment/stage.ts';
 import { type Measuring } from '../../units/measure.ts';
 import { metricUnits, type Say, sayIn } from '../../units/view.ts';
 import { flowOf } from '../balance.ts';
-import { bareComposition, type Composition, labOf, potComposition } from '../composition.ts';
+import { bareComposition, type Composition, labOf, potComposition, stageOf } from '../composition.ts';
 import { type Fill, fillOf } from '../fill.ts';
 import { type Flow } from '../flow.ts';
 import { type Batter, batterOf } from '../lye.ts';
 import { paceSteps, type PotStep } from '../pace.ts';
-import { materialOf, type Plan, type Pot } from '../plan.ts';
+import { materialOf, type Plan } from '../plan.ts';
 import { type PrepSheet, prepSheet } from '../prep.ts';
 import { type ScentBlend, scentBlend } from '../scent.ts';
 import { productPerOil } from '../product.ts';
@@ -55,6 +55,11 @@ export interface CheckContext {
   readonly shelf?: ShelfState;
 }
 
+export interface Held {
+  readonly material: Material;
+  readonly dose: number;
+}
+
 /** What the checks look at, worked out once. Pure: the same plan and context give the same facts. */
 export interface PlanFacts {
   readonly plan: Plan;
@@ -67,7 +72,10 @@ export interface PlanFacts {
   readonly prep: PrepSheet;
   readonly steps: readonly PotStep[];
   readonly blend: ScentBlend | null;
+  readonly held: ReadonlyMap<string, readonly Held[]>;
   readonly compositions: ReadonlyMap<string, Composition>;
+  /** Cured, ungelled colour per pot id of what is in it, at other doses than planned. */
+  readonly curedAt: ReadonlyMap<string, (doses: readonly number[]) => LabD65>;
   /** Cured, ungelled colour per pot id, and of the same pot without its colour. */
   readonly cured: ReadonlyMap<string, LabD65>;
   readonly uncoloured: ReadonlyMap<string, LabD65>;
@@ -79,40 +87,57 @@ export function planFacts(
   { measuring, say = sayIn(metricUnits), shelf }: CheckContext,
 ): PlanFacts {
   const stage = cured();
+  const flow = flowOf(plan);
   const compositions = new Map(plan.pots.map((p) => [p.id, potComposition(plan, p)]));
   const { scent } = plan.base;
-  // Pots on the same canvas look the same without their colour.
-  const plain = new Map<string, LabD65>();
-  const withoutColour = (c: Composition): LabD65 => {
-    const key = JSON.stringify(c.canvas);
-    const lab = plain.get(key) ?? predictLab(c.canvas, [], stage);
-    plain.set(key, lab);
-    return lab;
-  };
+  // One mixer a pot serves every question about its colour.
+  const curedAt = new Map(
+    [...compositions].map(([id, c]) => {
+      const mixer = createMixer(
+        c.canvas,
+        c.parts.map((p) => p.optics),
+        stageOf(c, stage),
+      );
+      return [
+        id,
+        (doses: readonly number[]): LabD65 => {
+          const [L, a, b] = mixer.lab(doses);
+          return [L!, a!, b!];
+        },
+      ];
+    }),
+  );
+  const each = (doseOf: (dose: number) => number): Map<string, LabD65> =>
+    new Map([...compositions].map(([id, c]) => [id, curedAt.get(id)!(c.parts.map((p) => doseOf(p.dose)))]));
   return {
     plan,
     measuring,
     say,
     shelf: shelf ?? new Map(plan.materials.map((m) => [m.id, m])),
     batter: batterOf(plan),
-    flow: flowOf(plan),
+    flow,
+    held: heldByPots(plan, flow),
     fill: fillOf(plan),
     prep: prepSheet(plan, measuring),
     steps: paceSteps(plan),
     blend: scent && scentBlend(plan, scent, productPerOil(plan)),
     compositions,
-    cured: new Map([...compositions].map(([id, c]) => [id, labOf(c, stage)])),
-    uncoloured: new Map([...compositions].map(([id, c]) => [id, withoutColour(c)])),
+    curedAt,
+    cured: each((dose) => dose),
+    uncoloured: each(() => 0),
     bare: labOf(bareComposition(plan), stage),
   };
 }
 
-/** Materials that a pot holds with their g per kg oils, its own and its donors'; and of the whole batch's additives. */
-export function heldBy(facts: PlanFacts, pot: Pot): { readonly material: Material; readonly dose: number }[] {
-  const flow = facts.flow.pots.find((p) => p.pot.id === pot.id);
-  if (!flow || !(flow.oils > 0))
-    return pot.doses.map((d) => ({ material: materialOf(facts.plan, d.materialId), dose: d.dose }));
-  return facts.plan.materials.flatMap((material, i) =>
-    flow.tint[i]! > 0 ? [{ material, dose: (flow.tint[i]! * 1000) / flow.oils }] : [],
+/** What pots hold, each with its g per kg oils: their own, their donors', and the whole batch's additives. */
+const heldByPots = (plan: Plan, { pots }: Flow): Map<string, Held[]> =>
+  new Map(
+    pots.map(({ pot, oils, tint }) => [
+      pot.id,
+      oils > 0
+        ? plan.materials.flatMap((material, i) =>
+            tint[i]! > 0 ? [{ material, dose: (tint[i]! * 1000) / oils }] : [],
+          )
+        : pot.doses.map((d) => ({ material: materialOf(plan, d.materialId), dose: d.dose })),
+    ]),
   );
-}

@@ -1,10 +1,7 @@
 import { deltaE00 } from '../../colour/deltaE00.ts';
 import { cautionText } from '../../material/cautions.ts';
-import { predictLab } from '../../pigment/mixer.ts';
-import { cured } from '../../pigment/stage.ts';
 import { printNumber, printSignificant } from '../../units/print.ts';
 import { type Carrier, type Caution } from '../../material/material.ts';
-import { labOf, potComposition } from '../composition.ts';
 import { mediumName } from '../dispersion.ts';
 import { setDispersion, setDose } from '../edit.ts';
 import { type PrepPot, type PrepRow } from '../prep.ts';
@@ -106,8 +103,8 @@ export const FAINT_BELOW = 2;
 export const checkDoseFaint = (facts: PlanFacts): Check[] =>
   eachDose(facts, ({ row, material }, { pot }) => {
     if (!material.optics) return null;
-    const { canvas } = facts.compositions.get(pot.id)!;
-    const alone = predictLab(canvas, [{ optics: material.optics, dose: row.dose }], cured());
+    const { parts } = facts.compositions.get(pot.id)!;
+    const alone = facts.curedAt.get(pot.id)!(parts.map((p) => (p.optics === material.optics ? row.dose : 0)));
     const distance = deltaE00(alone, facts.uncoloured.get(pot.id)!);
     if (distance >= FAINT_BELOW) return null;
     return {
@@ -126,14 +123,17 @@ export const ROUNDING_SHIFT = 1.5;
 
 /** ΔE00 at cure between the pot as planned and as it can be measured; 0 for an empty pot. */
 export function roundingShift(facts: PlanFacts, { pot, oils, rows }: PrepPot): number {
-  if (!(oils > 0)) return 0;
-  const measured = pot.doses.map((d, i) => ({
-    ...d,
-    dose: ((rows[i]!.measured.mass * 1000) / oils) as typeof d.dose,
-  }));
-  // Nothing was rounded by as much as could show.
-  if (rows.every((r) => Math.abs(r.measured.relativeError) < 0.005)) return 0;
-  return deltaE00(labOf(potComposition(facts.plan, pot, measured), cured()), facts.cured.get(pot.id)!);
+  // Below that, nothing was rounded by as much as could show.
+  if (!(oils > 0) || rows.every((r) => Math.abs(r.measured.relativeError) < 0.005)) return 0;
+  const measured = facts.compositions
+    .get(pot.id)!
+    .parts.map(({ optics, dose }) =>
+      rows.reduce(
+        (sum, r) => (r.material.optics === optics ? sum + (r.measured.mass * 1000) / oils - r.row.dose : sum),
+        dose,
+      ),
+    );
+  return deltaE00(facts.curedAt.get(pot.id)!(measured), facts.cured.get(pot.id)!);
 }
 
 export function checkRounding(facts: PlanFacts): Check[] {

@@ -8,7 +8,7 @@ import { type Technique, techniqueById } from '../../palette/technique.ts';
 import { changeScent, setPot } from '../edit.ts';
 import { type Pot } from '../plan.ts';
 import { stabiliserFor } from '../scent.ts';
-import { type Check, heldBy, type PlanFacts, type Repair } from './check.ts';
+import { type Check, type PlanFacts, type Repair } from './check.ts';
 
 /** Pots that meet in the bar: as the technique brings them together, or neighbours while none is chosen. */
 function meeting({ plan, flow }: PlanFacts): {
@@ -94,7 +94,7 @@ const WHITENERS = ['77891', '77947'];
 /** A pot meant white that its scent, milk or oils bring up. */
 export const checkWhiteWillTan = (facts: PlanFacts): Check[] =>
   facts.plan.pots.flatMap((pot): Check[] => {
-    if (!heldBy(facts, pot).some((h) => WHITENERS.includes(h.material.colourIndex))) return [];
+    if (!facts.held.get(pot.id)!.some((h) => WHITENERS.includes(h.material.colourIndex))) return [];
     const { canvas, parts } = facts.compositions.get(pot.id)!;
     const meant = predictLab(referenceCanvas, parts, cured());
     if (meant[0] < WHITE.lightness || chromaOf(meant) > WHITE.chroma) return [];
@@ -148,11 +148,13 @@ export function checkBleeds(facts: PlanFacts): Check[] {
   const runs = new Map(
     pots.map((p) => [
       p.id,
-      heldBy(facts, p).find(
-        ({ material: m, dose }) =>
-          (m.cautions.includes('bleeds') && m.colourIndex !== CARBON) ||
-          (m.colourIndex === CARBON && dose > (m.window?.typical ?? Infinity)),
-      ),
+      facts.held
+        .get(p.id)!
+        .find(
+          ({ material: m, dose }) =>
+            (m.cautions.includes('bleeds') && m.colourIndex !== CARBON) ||
+            (m.colourIndex === CARBON && dose > (m.window?.typical ?? Infinity)),
+        ),
     ]),
   );
   return pots.flatMap((pot): Check[] => {

@@ -5,7 +5,7 @@ import { fresh } from '../../pigment/stage.ts';
 import { printNumber } from '../../units/print.ts';
 import { carrierOilBalance } from '../dispersion.ts';
 import { setCarrierSource } from '../edit.ts';
-import { type Check, heldBy, type PlanFacts } from './check.ts';
+import { type Check, type PlanFacts } from './check.ts';
 
 /** Powders that thicken and weaken a bar, as g/kg oils. */
 export const SOLIDS_WARN = 40;
@@ -14,9 +14,9 @@ const SOLID_KINDS: readonly MaterialKind[] = ['pigment', 'mica', 'fluorescent', 
 export const checkTotalSolids = (facts: PlanFacts): Check[] =>
   facts.plan.pots.flatMap((pot): Check[] => {
     // A purée is no powder.
-    const solid = heldBy(facts, pot).filter(
-      (h) => SOLID_KINDS.includes(h.material.kind) && h.material.bulkDensity !== 1,
-    );
+    const solid = facts.held
+      .get(pot.id)!
+      .filter((h) => SOLID_KINDS.includes(h.material.kind) && h.material.bulkDensity !== 1);
     const sum = solid.reduce((total, h) => total + h.dose, 0);
     if (sum <= SOLIDS_WARN + 1e-9) return [];
     return [

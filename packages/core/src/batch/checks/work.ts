@@ -3,7 +3,7 @@ import { concentrationOf, lyeRate } from '../lye.ts';
 import { setWork } from '../edit.ts';
 import { consistencyWanted } from '../pace.ts';
 import { materialOf } from '../plan.ts';
-import { type Check, heldBy, type PlanFacts } from './check.ts';
+import { type Check, type PlanFacts } from './check.ts';
 
 /** Alcohol on the soap and then a warm oven. */
 export function checkMistBeforeHeat({ plan }: PlanFacts): Check[] {
@@ -89,7 +89,9 @@ export function checkRivers(facts: PlanFacts): Check[] {
   const { naoh, koh, liquid } = lyeRate(plan);
   const concentration = concentrationOf(naoh + koh, liquid);
   if (plan.work.heat !== 'force' || concentration >= RIVERS_BELOW - 1e-9 || concentration === 0) return [];
-  const white = plan.pots.filter((p) => heldBy(facts, p).some((h) => h.material.cautions.includes('rivers')));
+  const white = plan.pots.filter((p) =>
+    facts.held.get(p.id)!.some((h) => h.material.cautions.includes('rivers')),
+  );
   if (white.length === 0) return [];
   return [
     {
