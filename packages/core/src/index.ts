@@ -43,7 +43,14 @@ export { defaultOptics } from './material/ownMaterial.ts';
 export { upgradeMaterial } from './material/upgrade.ts';
 export { type ShelfFace, shelfFace, type TintLadder, tintLadder } from './material/tintLadder.ts';
 
-export { type BlendProperties, blendProperties, propertiesOf, USUAL } from './batch/blend.ts';
+export {
+  type BlendProperties,
+  blendProperties,
+  type OilBrings,
+  oilsBring,
+  propertiesOf,
+  USUAL,
+} from './batch/blend.ts';
 export { flowOf } from './batch/balance.ts';
 export {
   type Check,

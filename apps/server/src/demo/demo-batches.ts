@@ -229,7 +229,7 @@ export const demoBatches = (): readonly DemoBatch[] => [
       {
         moulding: {
           moulds: [{ id: 'mould-1', count: 1, mould: demoMould('Courtyard slab') }],
-          bars: { by: 'thickness', thickness: 66, count: 18, kerf: 1, end: 0, columns: 4 },
+          bars: { by: 'thickness', thickness: 65, count: 18, kerf: 1, end: 0, columns: 4 },
         },
       },
     ),
@@ -239,7 +239,7 @@ export const demoBatches = (): readonly DemoBatch[] => [
     state: 'planned',
     madeInDays: 2,
     plan: planFrom(
-      1000,
+      1080,
       { olive: 35, coconut: 30, palm: 25, castor: 10 },
       ['scent-limewash', 28],
       [

@@ -10,7 +10,7 @@ import { WriteQueue } from '../storage/write-queue.ts';
 const ONLY_ROW = 1;
 
 /** Settings as an older version stored them: a decimal mark, and no other units. */
-function present(stored: Settings & { readonly decimalMark?: DecimalMark }): Settings {
+function present(stored: Partial<Settings> & { readonly decimalMark?: DecimalMark }): Settings {
   const { decimalMark = 'point', ...rest } = stored;
   const units = rest.units ?? { ...defaultSettings.units, decimalMark };
   return { ...defaultSettings, ...rest, units };

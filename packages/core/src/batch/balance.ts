@@ -552,6 +552,6 @@ class Balance {
 
 const sum = (v: Float64Array): number => {
   let total = 0;
-  for (let i = 0; i < v.length; i++) total += v[i]!;
+  for (const g of v) total += g;
   return total;
 };

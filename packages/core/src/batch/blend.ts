@@ -1,4 +1,4 @@
-import { FATTY_ACIDS } from '../material/material.ts';
+import { FATTY_ACIDS, type Material } from '../material/material.ts';
 import { materialOf, type Plan } from './plan.ts';
 
 /** What the fatty acids of an oil blend bring to the bar, each in % of the oils. */
@@ -59,4 +59,43 @@ export function blendProperties(plan: Plan): BlendProperties {
     castor: sumOf(mixed, 'ricinoleic') / 0.9,
     known: total > 0 ? known / total : 0,
   };
+}
+
+/** What of the blend one oil brings. */
+export interface OilBrings {
+  readonly id: string;
+  readonly material: Material;
+  /** Its part of the blend's figures, %; null where its fatty acids are unknown. */
+  readonly part: Omit<BlendProperties, 'known' | 'castor'> | null;
+  /** Factor on the time to trace, if the batter were this oil alone; 1 where unknown. */
+  readonly pace: number;
+}
+
+export const oilsBring = (plan: Plan): OilBrings[] => {
+  const total = plan.base.oils.reduce((sum, o) => sum + o.percent, 0);
+  return plan.base.oils.map((o): OilBrings => {
+    const material = materialOf(plan, o.materialId);
+    const fatty = material.oil?.fatty ?? null;
+    const share = total > 0 ? o.percent / total : 0;
+    return {
+      id: o.id,
+      material,
+      part: fatty && propertiesOf(fatty.map((f) => f * share)),
+      pace: fatty ? fattyPace(fatty) : 1,
+    };
+  });
+};
+
+const clamp = (v: number, low: number, high: number): number => Math.min(high, Math.max(low, v));
+
+/** What a blend's hard fats, castor and oleic acid do to the time to trace, as factors. */
+export const fattyFactors = (blend: Pick<BlendProperties, 'saturated' | 'castor' | 'oleic'>) => ({
+  'hard fats': clamp(1 - (blend.saturated - 40) * 0.008, 0.6, 1.35),
+  castor: clamp(1 - (blend.castor - 5) * 0.012, 0.75, 1.06),
+  'high oleic': clamp(1 + (blend.oleic - 45) * 0.008, 1, 1.4),
+});
+
+function fattyPace(fatty: readonly number[]): number {
+  const of = { ...propertiesOf(fatty), castor: sumOf(fatty, 'ricinoleic') / 0.9 };
+  return Object.values(fattyFactors(of)).reduce((a, b) => a * b, 1);
 }

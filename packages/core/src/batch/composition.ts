@@ -103,7 +103,7 @@ export function inheritedDoses(
 /** A pot as it is planned, or with other doses than the plan's. */
 export function potComposition(plan: Plan, pot: Pot, doses: readonly DoseRow[] = pot.doses): Composition {
   const given = inheritedDoses(plan, pot);
-  const own = doses.map((row) => ({ material: materialOf(plan, row.materialId), dose: row.dose as number }));
+  const own = doses.map((row) => ({ material: materialOf(plan, row.materialId), dose: row.dose }));
   const merged = new Map<Material, number>();
   for (const { material, dose } of [...given, ...own]) {
     if (material.optics && dose > 0) merged.set(material, (merged.get(material) ?? 0) + dose);

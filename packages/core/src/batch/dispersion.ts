@@ -1,4 +1,5 @@
 import { type Carrier, type CarrierMedium, isWeighedCarrier, type Material } from '../material/material.ts';
+import { measure, type Measured, type Measuring } from '../units/measure.ts';
 import { type Grams, grams } from '../units/quantity.ts';
 import { flowOf } from './balance.ts';
 import { type DoseFlow } from './flow.ts';
@@ -103,6 +104,9 @@ export function dispersionHint(material: Material, medium: CarrierMedium | null)
 
 export interface DispersionUse {
   readonly pot: Pot;
+  readonly rowId: string;
+  /** Powder that the dose asks for, and what the pot gets of what was measured out, g. */
+  readonly wanted: number;
   readonly powder: number;
   /** Of the finished dispersion, g. */
   readonly mass: number;
@@ -117,21 +121,23 @@ export interface Dispersion {
   readonly fromBatch: boolean;
   readonly shared: boolean;
   readonly stock: Stock | null;
-  readonly powder: number;
+  /** Powder as the maker measures it, for all uses together. */
+  readonly measured: Measured;
+  /** Liquid for the measured powder, g, so that the ratio on the bench is the planned one. */
   readonly liquid: number;
   readonly uses: readonly DispersionUse[];
   readonly way: DispersionWay | null;
 }
 
-const dropsOf = (stock: Stock, powder: number): number =>
-  powder / (stock.powderPercent / 100) / stock.gramsPerDrop;
+/** Powder in one drop, g. */
+const inDrop = (stock: Stock): number => (stock.powderPercent / 100) * stock.gramsPerDrop;
 
 /**
  * All dispersions of a plan. A material that is to be shared, or comes from a bottle, is one for all the pots that
  * use it in the same carrier; anything else has a cup for each pot.
  */
-export function dispersions(plan: Plan): Dispersion[] {
-  const made = new Map<string, Dispersion>();
+export function dispersions(plan: Plan, measuring: Measuring): Dispersion[] {
+  const made = new Map<string, { pot: Pot; dose: DoseFlow }[]>();
   const together = new Set(plan.work.dispersions.map((d) => d.materialId));
   for (const { pot, doses } of flowOf(plan).pots) {
     for (const dose of doses) {
@@ -142,30 +148,51 @@ export function dispersions(plan: Plan): Dispersion[] {
       const key = shared
         ? [material.id, carrier.medium, carrier.ratio, dose.fromBatch].join()
         : [pot.id, dose.row.id].join();
-      const use = useOf(pot, dose);
-      const before = made.get(key);
-      made.set(key, {
-        material,
-        carrier,
-        fromBatch: dose.fromBatch,
-        shared,
-        stock: dose.stock,
-        powder: (before?.powder ?? 0) + dose.powder,
-        liquid: (before?.liquid ?? 0) + dose.liquid,
-        uses: [...(before?.uses ?? []), use],
-        way: dispersionWay(material, carrier.medium),
-      });
+      made.set(key, [...(made.get(key) ?? []), { pot, dose }]);
     }
   }
-  return [...made.values()];
+  return [...made.values()].map((group) => {
+    const { row, fromBatch, stock } = group[0]!.dose;
+    const material = materialOf(plan, row.materialId);
+    const carrier = row.carrier!;
+    const wanted = group.reduce((sum, { dose }) => sum + dose.powder, 0);
+    const uses = group.map(({ pot, dose }): DispersionUse => {
+      const use = { pot, rowId: dose.row.id, wanted: dose.powder };
+      if (!stock) return { ...use, powder: dose.powder, mass: 0, drops: null };
+      const drops = Math.round(dose.powder / inDrop(stock));
+      return { ...use, powder: drops * inDrop(stock), mass: drops * stock.gramsPerDrop, drops };
+    });
+    const drawn = uses.reduce((sum, u) => sum + u.powder, 0);
+    const measured: Measured = stock
+      ? {
+          mass: grams(drawn),
+          spoonSum: null,
+          relativeError: drawn / wanted - 1,
+          tooSmall: uses.some((u) => u.drops === 0),
+        }
+      : measure(grams(wanted), material.bulkDensity, measuring);
+    const liquid = stock ? 0 : carrierMass(measured.mass, carrier);
+    const body = (carrier.medium === 'infusion' ? 0 : measured.mass) + liquid;
+    return {
+      material,
+      carrier,
+      fromBatch,
+      shared: together.has(material.id),
+      stock,
+      measured,
+      liquid,
+      // What is made up is shared out as the doses are.
+      uses: stock
+        ? uses
+        : uses.map((u) => ({
+            ...u,
+            powder: (measured.mass * u.wanted) / wanted,
+            mass: (body * u.wanted) / wanted,
+          })),
+      way: dispersionWay(material, carrier.medium),
+    };
+  });
 }
-
-const useOf = (pot: Pot, { powder, liquid, stock, row }: DoseFlow): DispersionUse => ({
-  pot,
-  powder,
-  mass: (row.carrier?.medium === 'infusion' ? 0 : powder) + liquid,
-  drops: stock ? dropsOf(stock, powder) : null,
-});
 
 /** Liquid oil for carriers: what is needed from the recipe and beside it, and what the recipe has of it, g. */
 export function carrierOilBalance(plan: Plan): {

@@ -286,12 +286,12 @@ describe('nothing is lost', () => {
             : []),
           ...r.from.map(([j, by, v], n) => ({ ...draw(by as Draw['by'], v, `p${j}`), id: `d${n}` })),
         ],
-        taken: r.taken as Pot['taken'],
+        taken: r.taken,
         scented: r.scented,
         ownLye: r.ownLye,
         doses: [
-          { ...dose('mica-dome', r.mica), source: r.source as 'batch' | 'extra' },
-          { ...dose('kaolin', r.clay), source: r.source as 'batch' | 'extra' },
+          { ...dose('mica-dome', r.mica), source: r.source },
+          { ...dose('kaolin', r.clay), source: r.source },
         ],
       }));
   const anyPlan = fc

@@ -1,5 +1,5 @@
 import { type ScentFacts } from '../material/material.ts';
-import { blendProperties } from './blend.ts';
+import { blendProperties, fattyFactors } from './blend.ts';
 import { flowOf } from './balance.ts';
 import { concentrationOf, lyeRate } from './lye.ts';
 import { materialOf, type Plan, type Pot } from './plan.ts';
@@ -48,11 +48,10 @@ export function basePace(plan: Plan): PaceFactor[] {
   const { naoh, koh, liquid } = lyeRate(plan);
   const concentration = concentrationOf(naoh + koh, liquid);
   const milk = base.liquid.parts.reduce((sum, p) => sum + (p.kind === 'milk' ? p.percent / 100 : 0), 0);
-  const known = blend.known > 0;
   return [
-    { what: 'hard fats', factor: known ? clamp(1 - (blend.saturated - 40) * 0.008, 0.6, 1.35) : 1 },
-    { what: 'castor', factor: known ? clamp(1 - (blend.castor - 5) * 0.012, 0.75, 1.06) : 1 },
-    { what: 'high oleic', factor: known ? clamp(1 + (blend.oleic - 45) * 0.008, 1, 1.4) : 1 },
+    ...(blend.known > 0
+      ? Object.entries(fattyFactors(blend)).map(([what, factor]) => ({ what, factor }))
+      : []),
     { what: 'temperature', factor: 0.5 ** ((base.temperature - 32) / 10) },
     { what: 'lye concentration', factor: concentration > 0 ? clamp(33 / concentration, 0.7, 1.4) : 1 },
     { what: 'milk', factor: 0.9 ** milk },

@@ -30,6 +30,8 @@ export interface PrepRow {
   readonly fromBatch: boolean;
   /** Of a stock bottle, to the nearest; null otherwise. */
   readonly drops: number | null;
+  /** To weigh of a dispersion that is made once for several pots, g; null otherwise. */
+  readonly ofShared: number | null;
   readonly hint: string;
 }
 
@@ -106,8 +108,9 @@ export function prepSheet(plan: Plan, measuring: Measuring): PrepSheet {
   const { base } = plan;
   const flow = flowOf(plan);
   const batter = batterOf(plan);
+  const made = dispersions(plan, measuring);
   const pots = flow.pots.map((p): PrepPot => {
-    const rows = p.doses.map((d) => prepRow(plan, d, measuring));
+    const rows = p.doses.map((d) => prepRow(plan, p.pot, d, made, measuring));
     return {
       pot: p.pot,
       fraction: (p.oils * Math.max(0, 1 - p.drawnOff)) / base.totalOils,
@@ -118,7 +121,6 @@ export function prepSheet(plan: Plan, measuring: Measuring): PrepSheet {
       flow: p,
     };
   });
-  const made = dispersions(plan);
   return {
     flow,
     oils: base.oils.map((o) => ({
@@ -148,37 +150,40 @@ export function prepSheet(plan: Plan, measuring: Measuring): PrepSheet {
   };
 }
 
-function prepRow(plan: Plan, { row, powder, fromBatch, stock }: DoseFlow, measuring: Measuring): PrepRow {
+function prepRow(
+  plan: Plan,
+  pot: Pot,
+  { row, powder, fromBatch, stock }: DoseFlow,
+  made: readonly Dispersion[],
+  measuring: Measuring,
+): PrepRow {
   const material = materialOf(plan, row.materialId);
   const wanted = grams(powder);
-  const drops = stock ? powder / (stock.powderPercent / 100) / stock.gramsPerDrop : null;
-  const measured: Measured =
-    stock && drops !== null
-      ? byDrops(powder, drops, (stock.powderPercent / 100) * stock.gramsPerDrop)
-      : measure(wanted, material.bulkDensity, measuring);
+  const common = { row, material, wanted, carrier: row.carrier, fromBatch };
+  const from = made.find((d) => d.uses.some((u) => u.pot === pot && u.rowId === row.id));
+  if (!from?.shared) {
+    const measured = from?.measured ?? measure(wanted, material.bulkDensity, measuring);
+    return {
+      ...common,
+      measured,
+      carrierMass: carrierMass(measured.mass, row.carrier),
+      drops: null,
+      ofShared: null,
+      hint: dispersionHint(material, row.carrier?.medium ?? null),
+    };
+  }
+  const use = from.uses.find((u) => u.pot === pot && u.rowId === row.id)!;
+  const relativeError = powder > 0 ? use.powder / powder - 1 : 0;
+  const tooSmall = stock ? use.drops === 0 : from.measured.tooSmall;
   return {
-    row,
-    material,
-    wanted,
-    measured,
-    carrier: row.carrier,
-    carrierMass: stock ? grams(0) : carrierMass(measured.mass, row.carrier),
-    fromBatch,
-    drops: drops === null ? null : Math.round(drops),
+    ...common,
+    measured: { mass: grams(use.powder), spoonSum: null, relativeError, tooSmall },
+    carrierMass: stock ? grams(0) : carrierMass(grams(use.powder), row.carrier),
+    drops: use.drops,
+    ofShared: stock ? null : use.mass,
     hint: stock
       ? 'From the bottle: shake it until nothing sits at the bottom.'
-      : dispersionHint(material, row.carrier?.medium ?? null),
-  };
-}
-
-/** Whole drops, with the powder they hold. */
-function byDrops(wanted: number, drops: number, powderPerDrop: number): Measured {
-  const mass = grams(Math.round(drops) * powderPerDrop);
-  return {
-    mass,
-    spoonSum: null,
-    relativeError: wanted > 0 ? mass / wanted - 1 : 0,
-    tooSmall: wanted > 0 && Math.round(drops) < 1,
+      : 'Of the dispersion made once for all pots: stir it up first.',
   };
 }
 

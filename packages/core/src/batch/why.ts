@@ -251,7 +251,7 @@ export function fill(plan: Plan, say: Say): Lines {
 }
 
 export function mould(say: Say, { mould: m, count }: MouldRow): Lines {
-  const L = say.length;
+  const L = (mm: number): string => say.length(mm);
   const one = {
     box: `${L(m.length)} × ${L(m.width)} × ${L(m.height)}`,
     slab: `${L(m.length)} × ${L(m.width)} × ${L(m.height)}`,

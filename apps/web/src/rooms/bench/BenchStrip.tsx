@@ -47,9 +47,12 @@ export function BenchStrip({ onAdd }: { readonly onAdd: () => void }) {
             </span>
           </div>
         )}
-        {pots.map(({ pot, fraction, batter, oils }) => {
+        {pots.map(({ pot, fraction, batter, oils, flow }) => {
           const mark = gravest(checks.filter((c) => isOfPot(c, pot.id)));
-          const mass = batter === null ? `${say.mass(oils, true)} oils` : say.mass(batter, true);
+          const mass =
+            batter === null
+              ? `${say.mass(oils, true)} oils`
+              : say.mass(flow.mass * Math.max(0, 1 - flow.drawnOff), true);
           return (
             <button
               type="button"

@@ -1,8 +1,7 @@
 import { newPot } from '@kleur/core';
 import { nextPotName } from './potNames.ts';
 
-const pots = (...names: string[]) =>
-  names.map((name, i) => newPot(String(i), name));
+const pots = (...names: string[]) => names.map((name, i) => newPot(String(i), name));
 
 it('counts on, past names that are taken', () => {
   expect(nextPotName([])).toBe('Pot 1');

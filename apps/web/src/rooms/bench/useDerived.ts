@@ -28,7 +28,7 @@ function lastOf<A extends readonly unknown[], R>(work: (...args: A) => R): (...a
   let last: { readonly args: A; readonly result: R } | null = null;
   return (...args) => {
     if (last?.args.every((a, i) => a === args[i]) !== true) last = { args, result: work(...args) };
-    return last!.result;
+    return last.result;
   };
 }
 

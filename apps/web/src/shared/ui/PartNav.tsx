@@ -7,12 +7,6 @@ export interface Part<K extends string> {
   readonly mark?: ReactNode;
 }
 
-/** Which part of a step is open, kept in the address. */
-export function usePart<K extends string>(keys: readonly K[]): K {
-  const [params] = useSearchParams();
-  return keys.find((k) => k === params.get('part')) ?? keys[0]!;
-}
-
 /** The parts of a step, one open at a time. */
 export function PartNav<K extends string>({
   label,

@@ -210,7 +210,7 @@ export function checkScentOver({ plan, flow, blend, say }: PlanFacts): Check[] {
       level: 'stop',
       place: { at: 'scent' },
       sentence: `${name} is above its limit in ${bare ? 'the batch' : over.map((o) => o.pot.name).join(', ')}.`,
-      arithmetic: `${say.number(worst, 1)} g/kg against ${say.number(blend.limit, 1)} g/kg oils${product ? `, from ${say.number(blend.limitedBy.scent?.limit ?? 0, 1)} g per kg of finished soap` : ''}${blend.parts.length > 1 ? `, set by ${blend.limitedBy.name}` : ''}`,
+      arithmetic: `${say.number(worst, 1)} g/kg against ${say.number(blend.limit, 1)} g/kg oils${product ? `, from ${say.number(blend.limitedBy.scent.limit, 1)} g per kg of finished soap` : ''}${blend.parts.length > 1 ? `, set by ${blend.limitedBy.name}` : ''}`,
       remedy: `Use ${say.number(limit, 1)} g/kg or less, and follow the supplier’s sheet.`,
       repairs: [
         {

@@ -1,6 +1,7 @@
 import { type CheckPlace } from '@kleur/core';
 import { LevelMark } from '../../../shared/ui/Levels.tsx';
-import { PartNav, usePart } from '../../../shared/ui/PartNav.tsx';
+import { usePart } from '../../../shared/hooks/usePart.ts';
+import { PartNav } from '../../../shared/ui/PartNav.tsx';
 import { CheckList } from '../CheckList.tsx';
 import { ColourCard } from '../ColourCard.tsx';
 import { KeepLooks } from '../KeepLooks.tsx';

@@ -1,5 +1,6 @@
 import { EmptyState } from '../../../shared/ui/EmptyState.tsx';
-import { PartNav, usePart } from '../../../shared/ui/PartNav.tsx';
+import { usePart } from '../../../shared/hooks/usePart.ts';
+import { PartNav } from '../../../shared/ui/PartNav.tsx';
 import { usePrep } from '../useDerived.ts';
 import { DispersionsPart } from './prep/DispersionsPart.tsx';
 import { LabelsPart } from './prep/LabelsPart.tsx';

@@ -1,4 +1,13 @@
-import { blendProperties, USUAL } from '@kleur/core';
+import { Collapse } from 'antd';
+import {
+  blendProperties,
+  canvasOfOils,
+  cured,
+  type Material,
+  oilsBring,
+  predictColour,
+  USUAL,
+} from '@kleur/core';
 import { usePrinter } from '../../../../shared/hooks/useSettings.ts';
 import { usePlan } from '../../useDerived.ts';
 
@@ -50,6 +59,58 @@ export function BlendBars() {
           `, for the ${print.number(blend.known * 100, 0)} % of the oils that are known`}
         ; the grey band is the usual span of an all-round bar.
       </p>
+      <Collapse
+        ghost
+        size="small"
+        destroyOnHidden
+        items={[{ key: 'oils', label: 'What each oil brings', children: <ByOil /> }]}
+      />
     </section>
   );
 }
+
+/** The same figures oil by oil, with what each does to the pace and to the colour of the bare bar. */
+function ByOil() {
+  const plan = usePlan();
+  const print = usePrinter();
+  return (
+    <table className="grid by-oil">
+      <thead>
+        <tr>
+          <th scope="col">Oil</th>
+          {ROWS.map(([key, label]) => (
+            <th key={key} scope="col" className="num">
+              {label}
+            </th>
+          ))}
+          <th scope="col">Pace</th>
+          <th scope="col">Tint</th>
+        </tr>
+      </thead>
+      <tbody>
+        {oilsBring(plan).map((o) => (
+          <tr key={o.id}>
+            <th scope="row">{o.material.name}</th>
+            {ROWS.map(([key]) => (
+              <td key={key} className="num figure">
+                {o.part ? print.fixed(o.part[key], 1) : '?'}
+              </td>
+            ))}
+            <td>{o.pace < 0.93 ? 'quickens' : o.pace > 1.07 ? 'slows' : 'even'}</td>
+            <td>
+              <i
+                className="chip chip-wide"
+                title={`Soap of ${o.material.name.toLowerCase()} alone, cured`}
+                style={{ background: tintOf(o.material) }}
+              />
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+const tintOf = (material: Material): string =>
+  predictColour({ canvas: canvasOfOils([{ material, share: 1 }]), parts: [], age: 0, gel: null }, cured())
+    .hex;

@@ -292,12 +292,15 @@ function EmbedBeside({ embed }: { readonly embed: Embed }) {
         return (
           <figure key={p.id}>
             <span className="beside-fill" style={{ background: batter?.hex }}>
-              <i style={{ background: own.hex }} />
+              <i
+                className={embed.shape === 'ball' || embed.shape === 'round-rod' ? 'is-round' : undefined}
+                style={{ background: own.hex }}
+              />
             </span>
             <figcaption className="small">
               {p.name}
               {batter && (
-                <span className="soft figure"> ΔE {print.fixed(deltaE00(batter.lab, own.lab), 1)}</span>
+                <span className="soft figure">ΔE {print.fixed(deltaE00(batter.lab, own.lab), 1)}</span>
               )}
             </figcaption>
           </figure>

@@ -51,7 +51,7 @@ export function LyePanel() {
       <div className="row">
         <NumberField
           label="Superfat"
-          width={100}
+          width={88}
           value={base.superfat}
           digits={1}
           {...PLAN_LIMITS.superfat}
@@ -70,13 +70,13 @@ export function LyePanel() {
               edit((p) => setLiquidWay(p, by));
             }}
             options={LIQUID_WAYS.map((w) => ({ value: w, label: WAYS[w].label }))}
-            style={{ width: 168 }}
+            style={{ width: 160 }}
           />
         </div>
         <NumberField
           key={base.liquid.by}
           label={way.label}
-          width={124}
+          width={108}
           value={base.liquid.value}
           digits={2}
           {...way.range}

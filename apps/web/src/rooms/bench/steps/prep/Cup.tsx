@@ -1,13 +1,7 @@
-import { isWeighedCarrier, mediumName, type PrepPot, type PrepRow, printSpoonSum } from '@kleur/core';
-import { type Printer, usePrinter, useSay } from '../../../../shared/hooks/useSettings.ts';
+import { mediumName, type PrepPot } from '@kleur/core';
+import { usePrinter, useSay } from '../../../../shared/hooks/useSettings.ts';
 import { PotSwatch } from '../../PotSwatch.tsx';
-
-const amount = (row: PrepRow, print: Printer): string =>
-  row.drops !== null
-    ? `${row.drops} drops (${print.number(row.measured.mass, 3)} g)`
-    : row.measured.spoonSum
-      ? `${printSpoonSum(row.measured.spoonSum)} (${print.number(row.measured.mass, 2)} g)`
-      : `${print.weighed(row.measured.mass)} g`;
+import { amountText, ownLiquid } from './amount.ts';
 
 /** One pot on the sheet: what is poured, measured and dispersed for it. */
 export function Cup({ pot, number }: { readonly pot: PrepPot; readonly number: number }) {
@@ -55,13 +49,11 @@ export function Cup({ pot, number }: { readonly pot: PrepPot; readonly number: n
                   <div className="soft small">{row.hint}</div>
                 </th>
                 <td className="num figure">
-                  <b>{amount(row, print)}</b>
+                  <b>{amountText(row, print)}</b>
                 </td>
-                <td>{row.carrier ? mediumName[row.carrier.medium] : '–'}</td>
+                <td className="cup-medium">{row.carrier ? mediumName[row.carrier.medium] : '–'}</td>
                 <td className="num figure">
-                  {row.carrier && isWeighedCarrier(row.carrier.medium) && row.drops === null
-                    ? `${print.fixed(row.carrierMass, 1)} g`
-                    : '–'}
+                  {ownLiquid(row) === null ? '–' : `${print.fixed(ownLiquid(row)!, 1)} g`}
                 </td>
               </tr>
             ))}

@@ -3,7 +3,6 @@ import { Button, Segmented, Switch } from 'antd';
 import {
   carrierOilBalance,
   type CarrierSource,
-  type CheckPlace,
   type Dispersion,
   mediumName,
   PLAN_LIMITS,
@@ -18,6 +17,7 @@ import { CheckList } from '../../CheckList.tsx';
 import { MaterialPicker } from '../../MaterialPicker.tsx';
 import { useChecks, usePlan, usePrep, useStopped } from '../../useDerived.ts';
 import { useEdit } from '../../useEdit.ts';
+import { measuredText } from './amount.ts';
 
 const IDS = ['carrier-heavy', 'carrier-mismatch', 'pot-superfat', 'lye-liquid', 'too-small-to-weigh'];
 const isOil = (kind: string): boolean => kind === 'oil';
@@ -122,7 +122,7 @@ function DispersionCard({ dispersion: d }: { readonly dispersion: Dispersion }) 
         </div>
       ) : (
         <p className="figure">
-          <b>{print.number(d.powder, 2)} g</b> in <b>{print.fixed(d.liquid, 1)} g</b>{' '}
+          <b>{measuredText(d.measured, print)}</b> in <b>{print.fixed(d.liquid, 1)} g</b>{' '}
           {mediumName[d.carrier.medium]}{' '}
           <span className="soft">
             1 : {print.number(d.carrier.ratio, 1)},{' '}
@@ -161,7 +161,9 @@ function CarrierPanel() {
   const edit = useEdit();
   const say = useSay();
   const print = usePrinter();
-  const { pots } = usePrep();
+  const { pots, carriers } = usePrep();
+  const oilFor = (batch: boolean): number =>
+    carriers.find((c) => c.medium === 'oil' && c.fromBatch === batch)?.mass ?? 0;
   const stopped = useStopped();
   const oil = carrierOilBalance(plan);
   const sources = new Set(
@@ -214,11 +216,11 @@ function CarrierPanel() {
         />
       </div>
       <p className="figure">
-        {oil.material?.name ?? 'Light oil'}: {say.mass(oil.fromBatch)} out of the recipe
+        {oil.material?.name ?? 'Light oil'}: {say.mass(oilFor(true))} out of the recipe
         {oil.inRecipe !== null && (
-          <>, {say.mass(Math.max(0, oil.inRecipe - oil.fromBatch))} of it left to melt</>
+          <>, {say.mass(Math.max(0, oil.inRecipe - oilFor(true)))} of it left to melt</>
         )}
-        ; {say.mass(oil.extra)} extra.
+        ; {say.mass(oilFor(false))} extra.
       </p>
       {!stopped && pots.length > 0 && (
         <table className="grid">

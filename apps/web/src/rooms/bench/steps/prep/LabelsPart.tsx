@@ -1,9 +1,10 @@
 import { PrinterOutlined } from '@ant-design/icons';
 import { Button } from 'antd';
-import { mediumName, printSpoonSum } from '@kleur/core';
+import { mediumName } from '@kleur/core';
 import { usePrinter, useSay } from '../../../../shared/hooks/useSettings.ts';
 import { PotSwatch } from '../../PotSwatch.tsx';
 import { useDocument, usePrep } from '../../useDerived.ts';
+import { amountText, ownLiquid } from './amount.ts';
 
 /** One label a cup, to print, cut and stick on. */
 export function LabelsPart() {
@@ -35,18 +36,11 @@ export function LabelsPart() {
               <ul className="figure">
                 {p.rows.map((r) => (
                   <li key={r.row.id}>
-                    {r.material.name}:{' '}
-                    <b>
-                      {r.drops !== null
-                        ? `${r.drops} drops`
-                        : r.measured.spoonSum
-                          ? printSpoonSum(r.measured.spoonSum)
-                          : `${print.weighed(r.measured.mass)} g`}
-                    </b>
-                    {r.carrier && r.carrierMass > 0 && (
+                    {r.material.name}: <b>{amountText(r, print)}</b>
+                    {r.carrier && ownLiquid(r) !== null && (
                       <>
                         {' '}
-                        in {print.fixed(r.carrierMass, 1)} g {mediumName[r.carrier.medium]}
+                        in {print.fixed(ownLiquid(r)!, 1)} g {mediumName[r.carrier.medium]}
                       </>
                     )}
                   </li>

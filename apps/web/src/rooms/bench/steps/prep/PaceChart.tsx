@@ -4,7 +4,7 @@ import { usePrinter, useSay } from '../../../../shared/hooks/useSettings.ts';
 import { LevelMark } from '../../../../shared/ui/Levels.tsx';
 import { Why } from '../../../../shared/ui/Why.tsx';
 
-const WIDTH = 620;
+const WIDTH = 540;
 const ROW = 44;
 const HEAD = 22;
 const VERDICTS: Readonly<Record<PotStep['verdict'], string>> = {
@@ -42,7 +42,8 @@ export function PaceChart({ steps }: { readonly steps: readonly PotStep[] }) {
           ))}
         </ul>
         <svg
-          viewBox={`0 0 ${WIDTH} ${height}`}
+          width={WIDTH}
+          height={height}
           role="img"
           aria-label={steps
             .map(

@@ -1,7 +1,15 @@
 import { PrinterOutlined } from '@ant-design/icons';
 import { Button } from 'antd';
 import dayjs from 'dayjs';
-import { oilsAddUp, type PrepSheet, techniqueById, why } from '@kleur/core';
+import {
+  type AdditiveMoment,
+  type LyeFlow,
+  oilsAddUp,
+  type PrepAdditive,
+  type PrepSheet,
+  techniqueById,
+  why,
+} from '@kleur/core';
 import { useSay, useSettings } from '../../../../shared/hooks/useSettings.ts';
 import { Why } from '../../../../shared/ui/Why.tsx';
 import { CheckList } from '../../CheckList.tsx';
@@ -64,79 +72,27 @@ export function SheetPart() {
   );
 }
 
+const LATE = { water: 'in water, late', trace: 'at trace', top: 'on the top' } as const;
+
 function BaseSection({ prep, complete }: { readonly prep: PrepSheet; readonly complete: boolean }) {
   const plan = usePlan();
   const say = useSay();
   const stopped = useStopped();
-  const moment = (m: string) => prep.additives.filter((a) => a.row.moment === m && a.mass > 0);
+  const moment = (m: AdditiveMoment) => prep.additives.filter((a) => a.row.moment === m && a.mass > 0);
   return (
     <section aria-label="Base to weigh">
       <h3>Base</h3>
       <table className="grid">
-        <tbody>
-          {prep.oils.map((o) => (
-            <Line key={o.material.id} name={o.material.name} mass={say.mass(o.mass)} />
-          ))}
-          {moment('oils').map((a) => (
-            <Line key={a.row.id} name={a.material.name} note="into the oils" mass={say.mass(a.mass)} />
-          ))}
-        </tbody>
-        {!stopped &&
-          prep.lyes.map((l) => {
-            const of = plan.pots.find((p) => p.id === l.potId);
-            const suffix = of ? `, for ${of.name}` : '';
-            const share = l.oils / plan.base.totalOils;
-            const water = 100 - plan.base.liquid.parts.reduce((s, p) => s + p.percent, 0);
-            return (
-              <tbody key={l.potId ?? 'all'}>
-                {plan.base.liquid.parts.length === 0 ? (
-                  <Line rule name={`Liquid for the lye${suffix}`} mass={say.mass(l.vessel)} />
-                ) : (
-                  <>
-                    <Line
-                      rule
-                      name={`Water for the lye${suffix}`}
-                      mass={say.mass((l.vessel * Math.max(0, water)) / 100)}
-                    />
-                    {plan.base.liquid.parts.map((p) => (
-                      <Line
-                        key={p.id}
-                        name={`${p.name}${suffix}`}
-                        note={p.kind === 'milk' ? 'frozen' : undefined}
-                        mass={say.mass((l.vessel * p.percent) / 100)}
-                      />
-                    ))}
-                  </>
-                )}
-                {moment('lye-water').map((a) => (
-                  <Line
-                    key={a.row.id}
-                    name={a.material.name}
-                    note="into the lye water"
-                    mass={say.mass(a.mass * share)}
-                  />
-                ))}
-                <Line name={`Sodium hydroxide, into the liquid${suffix}`} mass={say.mass(l.naoh)} />
-                {l.koh > 0 && (
-                  <Line name={`Potassium hydroxide, into the liquid${suffix}`} mass={say.mass(l.koh)} />
-                )}
-                {l.heldForLater > 0 && (
-                  <Line name={`Liquid, stirred in late${suffix}`} mass={say.mass(l.heldForLater)} />
-                )}
-              </tbody>
-            );
-          })}
+        {prep.lyes.map((l) => (
+          <LyeLines key={l.potId ?? 'all'} prep={prep} lye={l} moment={moment} hidden={stopped} />
+        ))}
         <tbody>
           {[...moment('water'), ...moment('trace'), ...moment('top')].map((a, i) => (
             <Line
               key={a.row.id}
               rule={i === 0}
               name={a.material.name}
-              note={
-                { water: 'in water, late', trace: 'at trace', top: 'on the top' }[
-                  a.row.moment as 'water' | 'trace' | 'top'
-                ]
-              }
+              note={LATE[a.row.moment as keyof typeof LATE]}
               mass={say.mass(a.mass)}
             />
           ))}
@@ -162,6 +118,83 @@ function BaseSection({ prep, complete }: { readonly prep: PrepSheet; readonly co
         </p>
       )}
     </section>
+  );
+}
+
+/** One lye with the oils that it meets: the common one, or a mini-batch's own. */
+function LyeLines({
+  prep,
+  lye: l,
+  moment,
+  hidden,
+}: {
+  readonly prep: PrepSheet;
+  readonly lye: LyeFlow;
+  readonly moment: (m: AdditiveMoment) => readonly PrepAdditive[];
+  readonly hidden: boolean;
+}) {
+  const { base, pots } = usePlan();
+  const say = useSay();
+  const share = base.totalOils > 0 ? l.oils / base.totalOils : 0;
+  const of = pots.find((p) => p.id === l.potId);
+  const { parts } = base.liquid;
+  const water = 100 - parts.reduce((s, p) => s + p.percent, 0);
+  return (
+    <tbody>
+      {prep.lyes.length > 1 && (
+        <tr>
+          <th scope="rowgroup" colSpan={3} className="lye-of">
+            {of?.name ?? 'The common batter'}
+          </th>
+        </tr>
+      )}
+      {prep.oils.map((o, i) => (
+        <Line
+          key={o.material.id}
+          name={o.material.name}
+          note={
+            i === prep.flow.carrierOil && l.heldOil > 0.05
+              ? `${say.mass(l.heldOil)} of it for the cups`
+              : undefined
+          }
+          mass={say.mass(o.mass * share)}
+        />
+      ))}
+      {moment('oils').map((a) => (
+        <Line key={a.row.id} name={a.material.name} note="into the oils" mass={say.mass(a.mass * share)} />
+      ))}
+      {!hidden && (
+        <>
+          <Line
+            rule
+            name={parts.length === 0 ? 'Liquid for the lye' : 'Water for the lye'}
+            mass={say.mass((l.vessel * Math.max(0, water)) / 100)}
+          />
+          {parts.map((p) => (
+            <Line
+              key={p.id}
+              name={p.name}
+              note={p.kind === 'milk' ? 'frozen' : undefined}
+              mass={say.mass((l.vessel * p.percent) / 100)}
+            />
+          ))}
+          {moment('lye-water').map((a) => (
+            <Line
+              key={a.row.id}
+              name={a.material.name}
+              note="into the lye water"
+              mass={say.mass(a.mass * share)}
+            />
+          ))}
+          <Line name="Sodium hydroxide, into the liquid" mass={say.mass(l.naoh)} />
+          {l.koh > 0 && <Line name="Potassium hydroxide, into the liquid" mass={say.mass(l.koh)} />}
+          {l.heldForDispersions > 0.05 && (
+            <Line name="Liquid for the cups" mass={say.mass(l.heldForDispersions)} />
+          )}
+          {l.heldForLater > 0 && <Line name="Liquid, stirred in late" mass={say.mass(l.heldForLater)} />}
+        </>
+      )}
+    </tbody>
   );
 }
 
