@@ -30,6 +30,7 @@ export {
   type DoseWindow,
   FATTY_ACIDS,
   isDosed,
+  isWhitener,
   isWeighedCarrier,
   LIMIT_BASES,
   type LimitBasis,

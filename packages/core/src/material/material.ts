@@ -156,3 +156,9 @@ export const TAN_AS_VANILLIN: Readonly<Record<ScentFacts['tan'], number>> = {
   moderate: 0.02,
   strong: 0.05,
 };
+
+/** Titanium dioxide and zinc oxide, by their colour index. */
+export const isWhitener = ({ colourIndex }: Material): boolean => /\b77(891|947)\b/.test(colourIndex);
+
+/** Carbon blacks, by their colour index. */
+export const isCarbon = ({ colourIndex }: Material): boolean => /\b7726[68]\b/.test(colourIndex);

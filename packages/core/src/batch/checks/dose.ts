@@ -157,7 +157,11 @@ export function checkRounding(facts: PlanFacts): Check[] {
 export const checkCarrierMismatch = (facts: PlanFacts): Check[] =>
   eachDose(facts, ({ row, material, carrier }, { pot }) => {
     if (!carrier) return null;
-    const fits = material.carriers.length === 0 || material.carriers.some((c) => c.medium === carrier.medium);
+    // Glycerin wets either grade.
+    const fits =
+      carrier.medium === 'glycerin' ||
+      material.carriers.length === 0 ||
+      material.carriers.some((c) => c.medium === carrier.medium);
     const rivers =
       carrier.medium === 'glycerin' &&
       (material.cautions.includes('rivers') || facts.plan.work.heat === 'force');

@@ -1,5 +1,6 @@
 import { chromaOf, type LabD65 } from '../../colour/lab.ts';
 import { referenceCanvas } from '../../pigment/canvas.ts';
+import { isCarbon, isWhitener } from '../../material/material.ts';
 import { predictLab } from '../../pigment/mixer.ts';
 import { cured } from '../../pigment/stage.ts';
 import { checkApart, touchingPairs } from '../../palette/apart.ts';
@@ -89,12 +90,11 @@ export function checkMud(facts: PlanFacts): Check[] {
 /** A white pot further up than this in b* has tanned. */
 export const TAN_WARN = 4;
 const WHITE = { lightness: 82, chroma: 14 } as const;
-const WHITENERS = ['77891', '77947'];
 
 /** A pot meant white that its scent, milk or oils bring up. */
 export const checkWhiteWillTan = (facts: PlanFacts): Check[] =>
   facts.plan.pots.flatMap((pot): Check[] => {
-    if (!facts.held.get(pot.id)!.some((h) => WHITENERS.includes(h.material.colourIndex))) return [];
+    if (!facts.held.get(pot.id)!.some((h) => isWhitener(h.material))) return [];
     const { canvas, parts } = facts.compositions.get(pot.id)!;
     const meant = predictLab(referenceCanvas, parts, cured());
     if (meant[0] < WHITE.lightness || chromaOf(meant) > WHITE.chroma) return [];
@@ -136,8 +136,6 @@ export const checkWhiteWillTan = (facts: PlanFacts): Check[] =>
     ];
   });
 
-/** Carbon above this much of its typical dose leaves what it touches grey. */
-const CARBON = '77268:1';
 const PALE = 82;
 
 /** A migrating dye, or heavy carbon, that touches a pale pot. */
@@ -152,8 +150,8 @@ export function checkBleeds(facts: PlanFacts): Check[] {
         .get(p.id)!
         .find(
           ({ material: m, dose }) =>
-            (m.cautions.includes('bleeds') && m.colourIndex !== CARBON) ||
-            (m.colourIndex === CARBON && dose > (m.window?.typical ?? Infinity)),
+            (m.cautions.includes('bleeds') && !isCarbon(m)) ||
+            (isCarbon(m) && dose > (m.window?.typical ?? Infinity) + 1e-9),
         ),
     ]),
   );

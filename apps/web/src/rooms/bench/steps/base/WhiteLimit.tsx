@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import { bareComposition, labOf, screenColourFromLabD65 } from '@kleur/core';
+import { bareComposition, isWhitener, labOf, screenColourFromLabD65 } from '@kleur/core';
 import { usePrinter } from '../../../../shared/hooks/useSettings.ts';
 import { useColours } from '../../BenchContext.ts';
 import { usePlan } from '../../useDerived.ts';
@@ -11,8 +11,7 @@ export function WhiteLimit() {
   const { gel } = useColours().stage;
   const shelf = useShelf();
   const print = usePrinter();
-  const white =
-    shelf.get('titanium-dioxide-oil') ?? [...shelf.values()].find((m) => m.colourIndex === '77891');
+  const white = shelf.get('titanium-dioxide-oil') ?? [...shelf.values()].find(isWhitener);
   const lab = useMemo(() => {
     if (!white?.optics || !white.window) return null;
     const bare = bareComposition(plan);
