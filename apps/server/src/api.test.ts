@@ -3,6 +3,7 @@ import {
   type BatchPage,
   BODY_LIMIT_BYTES,
   type MaterialWire,
+  type MouldWire,
   routes,
 } from '@kleur/contract';
 import { matchExample, predictExample } from '@kleur/contract/dto';
@@ -24,7 +25,7 @@ const write = ({ name, state, madeOn, plan }: BatchDocument) => ({ name, state, 
 describe('batches', () => {
   it('lists the demo with the colours of the bars, without plans', async () => {
     const { body } = await t.api.get(routes.batches).expect(200);
-    expect(body).toMatchObject({ total: 3, page: 1, pageSize: 24 });
+    expect(body).toMatchObject({ total: 6, page: 1, pageSize: 24 });
     const [first] = body.items;
     expect(first.name).toBe('Kingfisher');
     expect(first.face).toHaveLength(4);
@@ -37,9 +38,9 @@ describe('batches', () => {
     expect((await t.api.get(routes.batches).query({ state: 'finished' })).body.items[0].name).toBe(
       'Canyon strata',
     );
-    const second = (await t.api.get(routes.batches).query({ page: 2, pageSize: 2 })).body;
-    expect(second).toMatchObject({ total: 3, page: 2 });
-    expect(second.items).toHaveLength(1);
+    const second = (await t.api.get(routes.batches).query({ page: 2, pageSize: 4 })).body;
+    expect(second).toMatchObject({ total: 6, page: 2 });
+    expect(second.items).toHaveLength(2);
     await t.api.get(routes.batches).query({ pageSize: 5000 }).expect(400);
   });
 
@@ -127,6 +128,11 @@ describe('batches', () => {
       (p: any) => p.materials.find((m: any) => m.optics).optics.k.pop(),
       /optics\.k$/,
     ],
+    ['a concentration of 61 %', (p: any) => (p.base.liquid.value = 121), 'plan.base.liquid.value'],
+    ['a purity of 0 %', (p: any) => (p.base.lye.naohPurity = 0), 'plan.base.lye.naohPurity'],
+    ['a share by nothing known', (p: any) => (p.pots[0].draws[0].by = 'feel'), 'plan.pots.0.draws.0.by'],
+    ['a finish that is none', (p: any) => (p.work.finish = ['sunbath']), 'plan.work.finish'],
+    ['a mould of negative length', (p: any) => (p.moulding.moulds[0].mould.length = -1), /mould\.length$/],
     ['an unknown nested field', (p: any) => (p.pots[0].secret = 1), 'plan.pots.0.secret'],
   ])('refuses %s', async (_, spoil, path) => {
     const body = structuredClone(write(await firstBatch()));
@@ -150,7 +156,7 @@ describe('batches', () => {
   it('saves an unfinished plan: oils short, shares of zero', async () => {
     const body = structuredClone(write(await firstBatch())) as any;
     body.plan.base.oils[0].percent = 39.7;
-    for (const pot of body.plan.pots) pot.parts = 0;
+    for (const pot of body.plan.pots) pot.draws[0].value = 0;
     const { body: saved } = await t.api.post(routes.batches).send(body).expect(201);
     expect(saved.plan.base.oils[0].percent).toBe(39.7);
     await t.api.delete(routes.batch(saved.id));
@@ -199,6 +205,10 @@ describe('materials', () => {
     inStock: true,
     oil: null,
     scent: null,
+    stock: null,
+    lot: '',
+    lotTested: false,
+    lyeDemand: 0,
     ...change,
   });
 
@@ -360,23 +370,126 @@ describe('palettes', () => {
   });
 });
 
-it('reads a plan of schema 1 and gives it the present shape', async () => {
+it('reads plans of older schemas and gives them the present shape', async () => {
   const batch = await firstBatch();
-  const { idea: _idea, ...rest } = batch.plan;
-  const old = { ...rest, schema: 1, pots: rest.pots.map(({ follows: _follows, ...pot }) => pot) };
-  await t.app
-    .get(DataSource)
-    .query('UPDATE batch SET plan = ? WHERE id = ?', [JSON.stringify(old), batch.id]);
-  const { body } = await t.api.get(routes.batch(batch.id)).expect(200);
-  expect(body.plan).toEqual({ ...batch.plan, idea: { technique: null, colours: [] } });
+  const oil = batch.plan.base.oils[0]!;
+  const {
+    stock: _stock,
+    lot: _lot,
+    lotTested: _tested,
+    lyeDemand: _demand,
+    ...copy
+  } = batch.plan.materials.find((m) => m.id === oil.materialId)!;
+  const v2 = {
+    schema: 2,
+    idea: { technique: 'layers', colours: [] },
+    base: {
+      oils: [{ ...oil, percent: 100 }],
+      totalOils: 700,
+      superfat: 6,
+      lyeConcentration: 30,
+      scent: null,
+    },
+    pots: [{ id: 'a', name: 'A', parts: 2, scented: false, follows: null, doses: [] }],
+    materials: [copy],
+  };
+  const { idea: _idea, ...rest } = v2;
+  const v1 = { ...rest, schema: 1, pots: v2.pots.map(({ follows: _follows, ...pot }) => pot) };
+  for (const old of [v1, v2]) {
+    await t.app
+      .get(DataSource)
+      .query('UPDATE batch SET plan = ? WHERE id = ?', [JSON.stringify(old), batch.id]);
+    const { body } = await t.api.get(routes.batch(batch.id)).expect(200);
+    expect(body.plan).toMatchObject({
+      schema: 3,
+      idea: { technique: old === v2 ? 'layers' : null },
+      base: { superfat: 6, liquid: { by: 'concentration', value: 30 }, scent: null },
+      pots: [{ name: 'A', follows: null, draws: [{ from: null, by: 'parts', value: 2 }] }],
+      materials: [{ name: copy.name, stock: null, lyeDemand: 0 }],
+    });
+    // What was read can be written back.
+    await t.api
+      .put(routes.batch(batch.id))
+      .send({ ...write(body), version: body.version })
+      .expect(200);
+  }
+});
+
+describe('kept moulds and bases', () => {
+  it('are listed with the demo, kept, changed, dropped and brought back', async () => {
+    const moulds = (await t.api.get(routes.moulds).expect(200)).body as MouldWire[];
+    expect(moulds.map((m) => m.shape)).toEqual(expect.arrayContaining(['box', 'slab']));
+    const { id: _id, version: _version, updatedAt: _at, ...box } = moulds.find((m) => m.shape === 'box')!;
+    const made = (
+      await t.api
+        .post(routes.moulds)
+        .send({ ...box, name: ' Narrow ' })
+        .expect(201)
+    ).body;
+    expect(made).toMatchObject({ name: 'Narrow', version: 1 });
+    const change = { ...box, name: 'Narrow', length: 240 };
+    await t.api
+      .put(routes.mould(made.id))
+      .send({ ...change, version: 1 })
+      .expect(200);
+    await t.api
+      .put(routes.mould(made.id))
+      .send({ ...change, version: 1 })
+      .expect(409);
+    await t.api.delete(routes.mould(made.id)).expect(200);
+    await t.api
+      .put(routes.mould(made.id))
+      .send({ ...change, version: 2 })
+      .expect(404);
+    expect((await t.api.get(routes.moulds)).body).toHaveLength(moulds.length);
+    expect((await t.api.post(routes.mouldRestore(made.id)).expect(200)).body.length).toBe(240);
+  });
+
+  it.each([
+    ['a mould without a name', { name: ' ' }, 'name'],
+    ['a mould of no known shape', { shape: 'egg' }, 'shape'],
+    ['a length that is text', { length: '25 cm' }, 'length'],
+    ['a section below zero', { sections: [10, -1] }, 'sections'],
+  ])('refuse %s', async (_, change, path) => {
+    const { id: _id, version: _version, updatedAt: _at, ...box } = (await t.api.get(routes.moulds)).body[0];
+    const answer = await t.api
+      .post(routes.moulds)
+      .send({ ...box, ...change })
+      .expect(400);
+    expect(answer.body.fields[0].path).toBe(path);
+  });
+
+  it('a base holds copies of its oils, and is no mould', async () => {
+    const { plan } = await firstBatch();
+    const { superfat, lye, liquid, temperature, oils } = plan.base;
+    const recipe = {
+      name: 'Winter base',
+      superfat,
+      lye,
+      liquid,
+      temperature,
+      oils: oils.map((o) => ({
+        percent: o.percent,
+        material: plan.materials.find((m) => m.id === o.materialId),
+      })),
+    };
+    const { body } = await t.api.post(routes.recipes).send(recipe).expect(201);
+    expect(body.oils[0].material.oil.sapKoh).toBeGreaterThan(100);
+    await t.api.delete(routes.mould(body.id)).expect(404);
+    await t.api
+      .post(routes.recipes)
+      .send({ ...recipe, oils: [] })
+      .expect(400);
+    await t.api.delete(routes.recipe(body.id)).expect(200);
+  });
 });
 
 describe('settings and demo', () => {
   it('keeps habits with a version', async () => {
     const { body } = await t.api.get(routes.settings).expect(200);
-    const next = { ...body, decimalMark: 'comma' };
+    const next = { ...body, units: { mass: 'oz', length: 'in', temperature: 'F', decimalMark: 'comma' } };
     expect((await t.api.put(routes.settings).send(next).expect(200)).body).toMatchObject({
-      decimalMark: 'comma',
+      units: { mass: 'oz', decimalMark: 'comma' },
       version: body.version + 1,
     });
     await t.api.put(routes.settings).send(next).expect(409);
@@ -390,12 +503,23 @@ describe('settings and demo', () => {
     );
   });
 
+  it('reads habits of an older version, which knew a decimal mark and no other unit', async () => {
+    const { body } = await t.api.get(routes.settings);
+    const { units: _units, version: _version, ...rest } = body;
+    await t.app
+      .get(DataSource)
+      .query('UPDATE settings SET data = ?', [JSON.stringify({ ...rest, decimalMark: 'comma' })]);
+    const read = (await t.api.get(routes.settings).expect(200)).body;
+    expect(read.units).toEqual({ mass: 'g', length: 'mm', temperature: 'C', decimalMark: 'comma' });
+    expect(read).not.toHaveProperty('decimalMark');
+  });
+
   it('resets to the demo only with the word', async () => {
     await t.api.post(routes.demoReset).send({}).expect(400);
     const batch = await firstBatch();
     await t.api.delete(routes.batch(batch.id));
     await t.api.post(routes.demoReset).send({ confirm: 'replace everything with the demo' }).expect(204);
-    expect((await t.api.get(routes.batches)).body.total).toBe(3);
+    expect((await t.api.get(routes.batches)).body.total).toBe(6);
   });
 });
 

@@ -46,8 +46,8 @@ export class KeepsakesService {
   }
 
   create<K extends Kind>(kind: K, data: Keepsakes[K]): Promise<Kept<Keepsakes[K]>> {
-    named(data);
-    return this.writes.run((m) => this.insert(m, kind, data));
+    const kept = named(data);
+    return this.writes.run((m) => this.insert(m, kind, kept));
   }
 
   update<K extends Kind>(
@@ -56,14 +56,14 @@ export class KeepsakesService {
     version: number,
     data: Keepsakes[K],
   ): Promise<Kept<Keepsakes[K]>> {
-    named(data);
+    const kept = named(data);
     return this.writes.run(async (m) => {
       const row = await this.row(m, kind, id);
       if (row.deletedAt !== null) throw notFound(LABEL[kind]);
       if (row.version !== version) throw staleVersion(`“${row.name}”`);
       Object.assign(row, {
-        name: data.name.trim(),
-        data,
+        name: kept.name,
+        data: kept,
         version: version + 1,
         updatedAt: new Date().toISOString(),
       });
@@ -84,7 +84,7 @@ export class KeepsakesService {
     const row = m.create(KeptEntity, {
       id: randomUUID(),
       kind,
-      name: data.name.trim(),
+      name: data.name,
       data,
       version: 1,
       updatedAt: new Date().toISOString(),
@@ -100,10 +100,13 @@ export class KeepsakesService {
   }
 }
 
-function named({ name }: { readonly name: string }): void {
-  if (name.trim() === '') {
+/** With its name as it is stored. @throws ProblemError for a blank one. */
+function named<T extends { readonly name: string }>(data: T): T {
+  const name = data.name.trim();
+  if (name === '') {
     throw new ProblemError('invalid-input', 'It needs a name.', [
       { path: 'name', message: 'name may not be empty' },
     ]);
   }
+  return { ...data, name };
 }
