@@ -3,17 +3,17 @@ import { expect, test } from './fixtures.ts';
 test('undo and redo walk through the edits', async ({ page, batches, bench }) => {
   await batches.openBatch('Kingfisher');
   await bench.fill('Parts', '7');
-  await expect(bench.pot('Wing blue')).toContainText('837 g');
+  await expect(bench.pot('Wing blue')).toContainText('867 g');
   await page.getByRole('button', { name: 'Remove the pot' }).click();
   await expect(bench.pot('Wing blue')).toHaveCount(0);
   await page.keyboard.press('Control+z');
-  await expect(bench.pot('Wing blue')).toContainText('837 g');
+  await expect(bench.pot('Wing blue')).toContainText('867 g');
   await page.keyboard.press('Control+z');
-  await expect(bench.pot('Wing blue')).toContainText('538 g');
+  await expect(bench.pot('Wing blue')).toContainText('557 g');
   await page.keyboard.press('Control+Shift+z');
-  await expect(bench.pot('Wing blue')).toContainText('837 g');
+  await expect(bench.pot('Wing blue')).toContainText('867 g');
   await page.getByRole('button', { name: 'Undo', exact: true }).click();
-  await expect(bench.pot('Wing blue')).toContainText('538 g');
+  await expect(bench.pot('Wing blue')).toContainText('557 g');
   await bench.waitSaved();
 });
 
@@ -48,7 +48,7 @@ test('a lost connection keeps the work and sends it when the line is back', asyn
   await context.setOffline(false);
   await bench.waitSaved();
   await page.reload();
-  await expect(bench.pot('Wing blue again')).toContainText('782 g');
+  await expect(bench.pot('Wing blue again')).toContainText('810 g');
 });
 
 test('an unsaved draft survives a closed tab', async ({ page, context, batches, bench }) => {
@@ -121,7 +121,7 @@ test('batches: duplicate, delete with undo, search, filter', async ({ page, batc
   await page.getByLabel('Search batches by name').fill('zzz');
   await expect(page.getByText('No batch fits')).toBeVisible();
   await page.getByRole('button', { name: 'Show all' }).click();
-  await expect(page.getByRole('article')).toHaveCount(4);
+  await expect(page.getByRole('article')).toHaveCount(7);
 });
 
 test('the demo comes back only after a confirmation', async ({ page, batches }) => {
@@ -131,7 +131,7 @@ test('the demo comes back only after a confirmation', async ({ page, batches }) 
   await page.getByRole('button', { name: 'Reset to the demo…' }).click();
   await page.getByRole('button', { name: 'Cancel' }).click();
   await batches.open();
-  await expect(page.getByRole('article')).toHaveCount(2);
+  await expect(page.getByRole('article')).toHaveCount(5);
   await page.goto('/settings');
   await page.getByRole('button', { name: 'Reset to the demo…' }).click();
   await page.getByRole('button', { name: 'Replace everything' }).click();

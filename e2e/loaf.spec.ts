@@ -28,12 +28,12 @@ test('a four-pot loaf from nothing to its prep sheet', async ({ page, batches, b
   await bench.addPot('White', '1');
   await bench.addDose('Titanium dioxide, oil grade', '6');
 
-  // 1,434.3 g over 3:2:2:1
+  // 1,434.3 g over 3:2:2:1, each with its powder and the oil that carries it: 537.8 + 1.9 + 3.8 g in Blue
   for (const [name, mass] of [
-    ['Blue', '538 g'],
-    ['Ochre', '359 g'],
-    ['Green', '359 g'],
-    ['White', '179 g'],
+    ['Blue', '543 g'],
+    ['Ochre', '361 g'],
+    ['Green', '362 g'],
+    ['White', '182 g'],
   ] as const) {
     await expect(bench.pot(name)).toContainText(mass);
   }

@@ -22,6 +22,42 @@ export class BenchPage {
     await this.page.locator('.ant-select-item-option').filter({ hasText: name }).first().click();
   }
 
+  /** Chooses in a list that is not typed into. */
+  async choose(label: string, option: string | RegExp): Promise<void> {
+    await this.page.getByRole('combobox', { name: label, exact: true }).click();
+    await this.page
+      .locator('.ant-select-dropdown:not(.ant-select-dropdown-hidden) .ant-select-item-option')
+      .filter({ hasText: option })
+      .first()
+      .click();
+  }
+
+  async part(name: string): Promise<void> {
+    await this.page
+      .getByRole('navigation', { name: /^Parts of/ })
+      .getByRole('button', { name })
+      .click();
+  }
+
+  /** 1,000 g of olive, coconut, lard and castor at 40 : 30 : 25 : 5. */
+  async addUsualOils(): Promise<void> {
+    await this.addOil('Olive', '40');
+    await this.addOil('Coconut, refined', '30');
+    await this.addOil('Lard', '25');
+    await this.addOil('Castor', '5');
+  }
+
+  /** The number in a figure such as “1434.3 g”. */
+  async figure(label: string, within: Locator = this.page.locator('main')): Promise<number> {
+    const text = await within
+      .locator('dl > div')
+      .filter({ has: this.page.locator('dt', { hasText: label }) })
+      .locator('dd')
+      .first()
+      .innerText();
+    return Number(/[\d.]+/.exec(text)![0]);
+  }
+
   async fill(label: string, value: string): Promise<void> {
     await this.page.getByLabel(label, { exact: true }).fill(value);
     await this.page.getByLabel(label, { exact: true }).blur();

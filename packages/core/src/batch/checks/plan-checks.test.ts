@@ -205,7 +205,7 @@ describe('shares', () => {
     const ring = planWith(
       ['A', 'B', 'C'].map((name, i): Pot => ({
         ...pot(name, 1),
-        draws: [draw('percent', 50, ['C', 'A', 'B'][i]!)],
+        draws: [draw('percent', 50, ['C', 'A', 'B'][i])],
       })),
     );
     const found = find(ring, 'pot-cycle')!;

@@ -51,6 +51,7 @@ export function BaseStep() {
         <div className="two">
           <div>
             <OilTable />
+            <CheckList checks={checks.filter((c) => c.place.at === 'oils')} label="Checks on the oils" />
             <BlendBars />
           </div>
           <aside>
@@ -59,7 +60,7 @@ export function BaseStep() {
             <WhiteLimit />
             <KeepLooks />
             <LyePanel />
-            <CheckList checks={checks} label="Checks on the base" />
+            <CheckList checks={checks.filter((c) => c.place.at !== 'oils')} label="Checks on the lye" />
           </aside>
         </div>
       )}

@@ -102,6 +102,9 @@ export function DoseRowCard(props: {
             : 'This pot has no share yet, so no grams: shown in g/kg.'}
         </p>
       )}
+      {measuring.by === 'spoons' && material.bulkDensity === null && (
+        <p className="soft">Its bulk density is unknown, so spoons cannot measure it: weigh it.</p>
+      )}
       {material.optics && material.window && (
         <DoseBar
           material={material}
@@ -121,8 +124,11 @@ export function DoseRowCard(props: {
               ? `${row.drops} ${row.drops === 1 ? 'drop' : 'drops'} of stock`
               : measured.spoonSum
                 ? printSpoonSum(measured.spoonSum)
-                : `${print.weighed(measured.mass)} g`}
+                : row.ofShared !== null
+                  ? `${print.number(measured.mass, 2)} g`
+                  : `${print.weighed(measured.mass)} g`}
           </b>
+          {row.ofShared !== null && <span className="soft">of what is made once</span>}
           {row.drops !== null && <span className="soft">≈ {print.number(measured.mass, 3)} g</span>}
           <Why of={`${material.name} in ${pot.pot.name}`} lines={() => why.dose(say, pot.flow, row)} />
           {measured.spoonSum && <span className="soft">≈ {print.number(measured.mass, 2)} g</span>}

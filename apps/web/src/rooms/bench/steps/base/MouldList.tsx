@@ -72,6 +72,7 @@ export function MouldList() {
           <Select<string>
             className="picker"
             aria-label="Add a mould"
+            listHeight={380}
             placeholder="Add a mould"
             value={null}
             onSelect={(v: string) => {

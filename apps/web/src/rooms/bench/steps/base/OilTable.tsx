@@ -119,17 +119,6 @@ export function OilTable() {
           </tfoot>
         </table>
       )}
-      {!oilsAddUp(plan) && base.oils.length > 0 && sum > 0 && (
-        <p>
-          <Button
-            onClick={() => {
-              dispatch(bench.oilsNormalised());
-            }}
-          >
-            Stretch the shares to 100 %
-          </Button>
-        </p>
-      )}
       {base.oils.length === 0 && (
         <p className="soft">No oils yet. Their blend is the canvas for every colour.</p>
       )}

@@ -65,6 +65,9 @@ export function Cup({ pot, number }: { readonly pot: PrepPot; readonly number: n
           Light oil, so that all pots carry as much: {print.fixed(pot.flow.evenedOil, 1)} g
         </p>
       )}
+      {pot.pot.place === 'mould' && pot.flow.toTop > 0 && (
+        <p className="figure">Keep {say.mass(pot.flow.toTop, true)} of it for the top</p>
+      )}
       {pot.scent > 0 && <p className="figure">Scent, last and by hand: {say.mass(pot.scent)}</p>}
     </section>
   );

@@ -1,9 +1,13 @@
 import { type PrepSheet } from '@kleur/core';
 import { useSay } from '../../../../shared/hooks/useSettings.ts';
+import { usePlan } from '../../useDerived.ts';
 
 /** Every weighing of batter in the order of the work, jug tared each time. */
 export function WeighTable({ prep }: { readonly prep: PrepSheet }) {
   const say = useSay();
+  const { moulding } = usePlan();
+  const named = prep.pots.reduce((sum, p) => sum + p.flow.toTop, 0);
+  const top = moulding.reserve - named;
   const lates = prep.weighings.some((w) => w.after !== '');
   return (
     <section aria-label="Weighing the batter">
@@ -40,6 +44,12 @@ export function WeighTable({ prep }: { readonly prep: PrepSheet }) {
           ))}
         </tbody>
       </table>
+      {top > 0.5 && (
+        <p className="figure">
+          Keep {say.mass(top, true)} {named > 0 && 'more '}for the top or for piping: the moulds are reckoned
+          without it.
+        </p>
+      )}
     </section>
   );
 }

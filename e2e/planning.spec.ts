@@ -1,0 +1,248 @@
+import { expect, test } from './fixtures.ts';
+
+const number = (text: string): number => Number(/[\d.]+/.exec(text)![0]);
+
+test('mould → oils → four pots, one from part of another, a white without scent, a reserve, printed', async ({
+  page,
+  batches,
+  bench,
+}) => {
+  await batches.create();
+  await page.getByLabel('Name of the batch').fill('Weir at noon');
+  await bench.addUsualOils();
+
+  await bench.part('Mould and bars');
+  await bench.choose('Add a mould', 'Box (loaf)');
+  for (const [label, mm] of [
+    ['Length', '250'],
+    ['Width', '80'],
+    ['Filled to', '65'],
+  ] as const)
+    await bench.fill(label, mm);
+  await expect(page.getByText('250 mm × 80 mm × 65 mm = 1300 ml')).toBeVisible();
+  // 9 bars of 25 mm and their cuts in 250 mm
+  expect(await bench.figure('Bars')).toBe(9);
+  const fill = page.getByRole('region', { name: 'Fill', exact: true });
+  await page.getByRole('button', { name: 'Set the oils' }).click();
+  await expect(fill).toContainText('100 % full');
+
+  await bench.part('Scent');
+  await bench.pick('Choose a scent', 'Limewash & fig leaf');
+  await bench.fill('In scented pots', '30');
+
+  await bench.addPot('Blue', '3');
+  await page.getByRole('switch', { name: 'Scented' }).check();
+  await bench.addDose('Ultramarine blue', '5');
+  await bench.addPot('White', '2');
+  await page.getByRole('switch', { name: 'Scented' }).uncheck();
+  await bench.addDose('Titanium dioxide, oil grade', '6');
+  await page.getByText('How it is taken and where it goes').click();
+  await bench.fill('Kept for the top', '100');
+  await bench.addPot('Ochre', '2');
+  await page.getByRole('switch', { name: 'Scented' }).check();
+  await bench.addDose('Yellow iron oxide', '3');
+  await bench.addPot('Sky', '1');
+  await bench.choose('Drawn from', 'Blue');
+  await bench.fill('Percent', '30');
+  await bench.addDose('Titanium dioxide, oil grade', '3');
+
+  // One tap fills the mould again, now that powders, scent, jugs and the reserve are known.
+  await bench.step('Base');
+  await bench.part('Mould and bars');
+  await page.getByRole('button', { name: 'Set the oils' }).click();
+  await expect(fill).toContainText('100 % full');
+  await bench.part('Oils and lye');
+  const oils = Number(await page.getByLabel('Total oils').inputValue());
+
+  await bench.step('Prep');
+  const table = page.getByRole('region', { name: 'Weighing the batter' });
+  const rows = table.getByRole('row');
+  await expect(rows).toHaveCount(5);
+  const shows = async (into: string): Promise<number> =>
+    number(
+      await table
+        .getByRole('row', { name: new RegExp(`^${into}`) })
+        .getByRole('cell')
+        .nth(1)
+        .innerText(),
+    );
+  // 1.4343 g of batter for each gram of oils, over 3 : 2 : 2
+  const batter = oils * 1.434261;
+  expect(Math.abs((await shows('Blue')) - (batter * 3) / 7)).toBeLessThan(0.2);
+  expect(Math.abs((await shows('White')) - (batter * 2) / 7)).toBeLessThan(0.2);
+  // 30 % of Blue with its scent (30 g/kg), powder (5 g/kg) and the oil for it (10 g/kg)
+  const blueOils = (oils * 3) / 7;
+  const blue = (batter * 3) / 7 + blueOils * (0.03 + 0.005 + 0.01);
+  expect(Math.abs((await shows('Sky')) - 0.3 * blue)).toBeLessThan(0.3);
+  await expect(bench.cup('White')).not.toContainText('Scent');
+  await expect(bench.cup('White')).toContainText('Keep 100 g of it for the top');
+  await expect(bench.cup('Blue')).toContainText(/Scent, last and by hand: \d/);
+  await bench.waitSaved();
+
+  await page.emulateMedia({ media: 'print' });
+  await expect(page.getByRole('navigation', { name: 'Rooms' })).toBeHidden();
+  await expect(table).toBeVisible();
+  const pdf = (await page.pdf({ preferCSSPageSize: true })).toString('latin1');
+  expect(pdf.match(/\/Type\s*\/Page\b/g)!.length).toBeLessThanOrEqual(2);
+});
+
+test('three layers, each a mini-batch with its own lye', async ({ page, batches, bench }) => {
+  await batches.create();
+  await bench.addUsualOils();
+  for (const [name, hours] of [
+    ['Ground', '3'],
+    ['Middle', '1.5'],
+    ['Sky', '0'],
+  ] as const) {
+    await bench.addPot(name, '1');
+    await page.getByText(/^How it is taken and where it goes/).click();
+    await page.getByLabel('Mini-batch, own lye').check();
+    await bench.fill('Poured before the last pour', hours);
+  }
+  await expect(page.getByText('Layers poured this far apart may part at the cut.')).toBeVisible();
+  await bench.step('Prep');
+  const base = page.getByRole('region', { name: 'Base to weigh' });
+  // 143.3 g of lye for 1,000 g of oils: a third each
+  await expect(base.getByRole('row', { name: /Sodium hydroxide/ })).toHaveCount(3);
+  for (const row of await base.getByRole('row', { name: /Sodium hydroxide/ }).all())
+    await expect(row).toContainText('47.8 g');
+  await expect(base.getByRole('row', { name: /Olive/ }).first()).toContainText('133.3 g');
+  await expect(base.getByRole('rowgroup').filter({ hasText: 'Middle' })).toContainText('Lard');
+  await expect(page.getByRole('region', { name: 'Weighing the batter' })).toContainText('its own batter');
+  await bench.part('Order and pace');
+  await expect(page.getByRole('region', { name: 'Working time of each pot' })).toContainText('own clock');
+});
+
+test('a divided slab with uneven sections', async ({ page, batches, bench }) => {
+  await batches.create();
+  await bench.addUsualOils();
+  await bench.part('Mould and bars');
+  await bench.choose('Add a mould', /^Slab$/);
+  await bench.fill('Sections between dividers, in order', '120 + 80 + 100 + 100');
+  await expect(page.getByText('The sections and dividers are longer than the mould.')).toBeVisible();
+  await bench.fill('Sections between dividers, in order', '120 + x');
+  await expect(page.getByText(/Lengths with \+ between them/)).toBeVisible();
+  await bench.fill('Sections between dividers, in order', '120 + 80 + 100 + 91');
+  // 9 mm of dividers: 30 mm × 400 / 391 while they stand
+  await expect(page.getByText(/fill to 30\.7 mm while the dividers stand/)).toBeVisible();
+  await bench.fill('Sticks to each jug', '0');
+  await page.getByRole('button', { name: 'Set the oils' }).click();
+
+  const names = ['Glaze', 'Grout', 'Brick', 'Shade'];
+  for (const [i, name] of names.entries()) {
+    await bench.addPot(name, '1');
+    await bench.choose('Share by', 'into a section');
+    await bench.choose('Section', new RegExp(`^${i + 1}:`));
+  }
+  const masses: number[] = [];
+  for (const name of names) {
+    await bench.select(name);
+    masses.push(await bench.figure('Weigh in, jug tared'));
+  }
+  const sum = masses.reduce((a, b) => a + b, 0);
+  for (const [i, mm] of [120, 80, 100, 91].entries())
+    expect(Math.abs(masses[i]! - (sum * mm) / 391)).toBeLessThan(0.2);
+  // All of the slab is batter, and all of the batter goes into it.
+  await bench.step('Base');
+  await bench.part('Mould and bars');
+  await expect(page.getByRole('region', { name: 'Fill', exact: true })).toContainText(/100(\.0)? % full/);
+  await expect(page.getByText(/of batter goes to no pot/)).toHaveCount(0);
+});
+
+test('units are switched in place, and nothing that is stored moves', async ({ page, batches, bench }) => {
+  await batches.openBatch('Verdigris roofs');
+  await bench.step('Base');
+  const total = page.getByLabel('Total oils');
+  await expect(total).toHaveValue('1080');
+  const unit = async (group: string, label: string): Promise<void> => {
+    await page.getByRole('button', { name: 'Units' }).click();
+    await page.getByLabel(group).getByText(label, { exact: true }).click();
+    await page.keyboard.press('Escape');
+  };
+  await unit('Unit of mass', 'oz');
+  // 1080 / 28.3495
+  await expect(total).toHaveValue('38.1');
+  await expect(page.getByRole('region', { name: 'Lye and batter' })).toContainText('5.46 oz');
+  await bench.part('Mould and bars');
+  await expect(page.getByRole('textbox', { name: 'Length' })).toHaveValue('260');
+  await unit('Unit of length', 'inch');
+  await expect(page.getByRole('textbox', { name: 'Length' })).toHaveValue('10.24');
+  // Through a field and back: what was not typed is not touched.
+  await page.getByRole('textbox', { name: 'Length' }).focus();
+  await page.getByRole('textbox', { name: 'Length' }).blur();
+  await unit('Decimal mark', '2,5');
+  await expect(page.getByRole('textbox', { name: 'Length' })).toHaveValue('10,24');
+  await unit('Decimal mark', '2.5');
+  await unit('Unit of length', 'mm');
+  await expect(page.getByRole('textbox', { name: 'Length' })).toHaveValue('260');
+  await unit('Unit of mass', 'g');
+  await bench.part('Oils and lye');
+  await expect(total).toHaveValue('1080');
+  await page.getByText('Purity, potassium hydroxide, temperature').click();
+  await expect(page.getByLabel('Oils and lye meet at')).toHaveValue('32');
+  await unit('Unit of temperature', '°F');
+  await expect(page.getByLabel('Oils and lye meet at')).toHaveValue('90');
+  await expect(page.getByRole('button', { name: 'Undo' })).toBeDisabled();
+});
+
+test('a figure tells its arithmetic', async ({ page, batches, bench }) => {
+  await batches.openBatch('Verdigris roofs');
+  await bench.step('Base');
+  await page.getByRole('button', { name: 'Why: Sodium hydroxide' }).click();
+  const lines = page.getByRole('tooltip').getByRole('listitem');
+  // 35 % of 1,080 g at 190 mg KOH/g: 378 × 0.1355
+  await expect(lines.first()).toHaveText('Olive: 378.0 g × 0.1355 = 51.2 g NaOH');
+  await expect(lines.filter({ hasText: 'sodium hydroxide' })).toContainText('= 154.8 g');
+  await page.keyboard.press('Escape');
+  await expect(lines).toHaveCount(0);
+});
+
+test('a finding is mended with one tap and comes back with one undo', async ({ page, batches, bench }) => {
+  await batches.openBatch('Verdigris roofs');
+  await bench.step('Base');
+  await bench.fill('Total oils', '900');
+  await page.getByRole('button', { name: /^All checks/ }).click();
+  const drawer = page.getByRole('dialog');
+  await expect(drawer.getByText(/leaves the mould \d+(\.\d)? % short/)).toBeVisible();
+  await drawer.getByRole('button', { name: /^Set oils to 10\d\d\.\d g$/ }).click();
+  await expect(drawer.getByText(/leaves the mould/)).toHaveCount(0);
+  await page.keyboard.press('Escape');
+  await expect(page.getByLabel('Total oils')).toHaveValue(/^10\d\d/);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByLabel('Total oils')).toHaveValue('900');
+});
+
+test('a dispersion made once, and from a bottle', async ({ page, batches, bench }) => {
+  await batches.openBatch('Verdigris roofs');
+  await bench.step('Prep');
+  await bench.part('Dispersions');
+  const white = page.getByLabel('How Titanium dioxide, oil grade is made up').first();
+  await white.getByText('made once').click();
+  const card = page.getByRole('listitem').filter({ hasText: 'Titanium dioxide' });
+  await expect(card).toHaveCount(1);
+  await expect(card).toContainText(/Chalk: \d\.\d g · Pale patina: \d\.\d g/);
+  await card.getByText('from a bottle').click();
+  await expect(card).toContainText(/Chalk: \d+ drops · Pale patina: \d+ drops/);
+  await bench.fill('Powder in the bottle', '50');
+  await bench.part('Cup labels');
+  await expect(page.getByRole('region', { name: 'Cup labels' })).toContainText(/\d+ drops \(/);
+  await bench.waitSaved();
+});
+
+test('a mould and a base are kept and used again', async ({ page, batches, bench }) => {
+  await batches.openBatch('Verdigris roofs');
+  await bench.step('Base');
+  await page.getByRole('button', { name: 'Kept bases' }).click();
+  await page.getByLabel('Name for this base').fill('Roof base');
+  await page.getByRole('button', { name: 'Keep this base' }).click();
+  await expect(page.getByRole('button', { name: /^Roof base/ })).toBeVisible();
+  await page.keyboard.press('Escape');
+  await batches.create();
+  await page.getByRole('button', { name: 'Kept bases' }).click();
+  await page.getByRole('button', { name: /^Roof base/ }).click();
+  await expect(page.getByLabel('Palm, refined, %')).toHaveValue('25');
+  await bench.part('Mould and bars');
+  await bench.choose('Add a mould', 'Long loaf');
+  await expect(page.getByRole('textbox', { name: 'Length' })).toHaveValue('260');
+  await bench.waitSaved();
+});
