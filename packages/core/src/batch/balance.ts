@@ -184,7 +184,8 @@ class Balance {
       if (shares.has(pot.id)) return pot.id;
       if (potShare(pot) > 1e-9) return null;
       const from = pot.draws.filter((d) => d.from !== null && done.has(d.from));
-      const main = from.reduce<Draw | null>((a, d) => (a && given.get(a)! >= given.get(d)! ? a : d), null);
+      const gives = (d: Draw): number => (given.get(d) ?? 0) * done.get(d.from!)!.mass;
+      const main = from.reduce<Draw | null>((a, d) => (a && gives(a) >= gives(d) ? a : d), null);
       return main ? done.get(main.from!)!.group : null;
     };
     const own = [...shares.values()].reduce((a, b) => a + b, 0);

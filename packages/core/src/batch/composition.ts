@@ -6,6 +6,7 @@ import { createMixer, predictLab } from '../pigment/mixer.ts';
 import { type Optics } from '../pigment/optics.ts';
 import { type Stage } from '../pigment/stage.ts';
 import { flowOf } from './balance.ts';
+import { tinted } from './flow.ts';
 import { type DoseRow, materialOf, type Plan, type Pot } from './plan.ts';
 import { browningOf, scentBlend } from './scent.ts';
 
@@ -94,9 +95,9 @@ export function inheritedDoses(
   if (!own || !(own.oils > 0)) return [];
   const added = new Float64Array(plan.materials.length);
   for (const d of own.doses) added[ledger.tint(d.row.materialId)]! += d.powder;
-  return plan.materials.flatMap((material, i) => {
+  return tinted(own.tint).flatMap((i) => {
     const dose = ((own.tint[i]! - added[i]!) * 1000) / own.oils;
-    return dose > 1e-9 ? [{ material, dose }] : [];
+    return dose > 1e-9 ? [{ material: plan.materials[i]!, dose }] : [];
   });
 }
 

@@ -146,8 +146,8 @@ export function dispersions(plan: Plan, measuring: Measuring): Dispersion[] {
       const material = materialOf(plan, dose.row.materialId);
       const shared = together.has(material.id);
       const key = shared
-        ? [material.id, carrier.medium, carrier.ratio, dose.fromBatch].join()
-        : [pot.id, dose.row.id].join();
+        ? `${material.id} ${carrier.medium} ${carrier.ratio} ${dose.fromBatch}`
+        : `${pot.id} ${dose.row.id}`;
       made.set(key, [...(made.get(key) ?? []), { pot, dose }]);
     }
   }

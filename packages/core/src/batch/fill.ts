@@ -145,7 +145,7 @@ function oilsForLye(plan: Plan, mass: number): number | null {
 function oilsForFill(plan: Plan, goal: Exclude<SolveGoal, { from: 'lye' }>): number | null {
   const withOils = (total: number): Plan => ({ ...plan, base: { ...plan.base, totalOils: grams(total) } });
   const miss = (total: number): number => {
-    const next = withOils(total);
+    const next = total === plan.base.totalOils ? plan : withOils(total);
     const fill = fillOf(next);
     if (goal.from === 'mould') return fill.have - fill.wanted;
     const cut = goal.at === 'cut' ? goal.weight : goal.weight / (1 - cureLoss(next));

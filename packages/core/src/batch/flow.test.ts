@@ -346,7 +346,7 @@ describe('nothing is lost', () => {
         const base = 1000 + flow.rate.naoh + flow.rate.koh + flow.rate.liquid;
         if (flow.unallocated >= 0) expect(flow.mass).toBeCloseTo(base + beside + added + powders, 3);
       }),
-      { numRuns: 200 },
+      { numRuns: 400 },
     );
   });
 

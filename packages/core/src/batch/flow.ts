@@ -117,3 +117,10 @@ export interface Flow {
 /** What all pots and the leftover hold of an ingredient, g. What pots draw from each other is counted once. */
 export const totalOf = (flow: Flow, at: number): number =>
   flow.pots.reduce((sum, p) => sum + p.contents[at]! * Math.max(0, 1 - p.drawnOff), flow.leftover[at]!);
+
+/** Places of the materials that a tint has anything of. */
+export function tinted(tint: Float64Array): number[] {
+  const places: number[] = [];
+  for (let i = 0; i < tint.length; i++) if (tint[i]! > 0) places.push(i);
+  return places;
+}

@@ -1,6 +1,7 @@
 import { type ScentFacts } from '../material/material.ts';
 import { blendProperties, fattyFactors } from './blend.ts';
 import { flowOf } from './balance.ts';
+import { tinted } from './flow.ts';
 import { concentrationOf, lyeRate } from './lye.ts';
 import { materialOf, type Plan, type Pot } from './plan.ts';
 import { scentBlend } from './scent.ts';
@@ -84,12 +85,13 @@ export function potPaces(plan: Plan): PotPace[] {
     const factors: PaceFactor[] = [
       ...base,
       ...(blend && part > 0 ? [{ what: 'scent', factor: SCENT_FACTOR[blend.pace] ** part }] : []),
-      ...plan.materials.flatMap((m, i) => {
-        const g = p.tint[i]!;
-        if (!(g > 0) || !(p.oils > 0)) return [];
+      ...(p.oils > 0 ? tinted(p.tint) : []).flatMap((i) => {
+        const m = plan.materials[i]!;
         const own = p.pot.doses.some((d) => d.materialId === m.id);
         const common = plan.base.additives.some((a) => a.materialId === m.id);
-        return common && !own ? [] : [{ what: m.name, factor: doseFactor(plan, m.id, (g * 1000) / p.oils) }];
+        return common && !own
+          ? []
+          : [{ what: m.name, factor: doseFactor(plan, m.id, (p.tint[i]! * 1000) / p.oils) }];
       }),
     ].filter((f) => Math.abs(f.factor - 1) > 0.005);
     const factor = factors.reduce((product, f) => product * f.factor, 1);

@@ -2,7 +2,13 @@ import { type Carrier, isWeighedCarrier, type CarrierMedium, type Material } fro
 import { type Measured, measure, type Measuring } from '../units/measure.ts';
 import { type Grams, grams } from '../units/quantity.ts';
 import { flowOf } from './balance.ts';
-import { carrierMass, dispersionHint, dispersions, type Dispersion } from './dispersion.ts';
+import {
+  carrierMass,
+  dispersionHint,
+  dispersions,
+  type Dispersion,
+  type DispersionUse,
+} from './dispersion.ts';
 import { embedFacts, type EmbedFacts, lineMass } from './embedFacts.ts';
 import { type PowderLine } from './embed.ts';
 import { type DoseFlow, type Flow, type LyeFlow, type PotFlow, totalOf } from './flow.ts';
@@ -109,8 +115,11 @@ export function prepSheet(plan: Plan, measuring: Measuring): PrepSheet {
   const flow = flowOf(plan);
   const batter = batterOf(plan);
   const made = dispersions(plan, measuring);
+  const uses = new Map(
+    made.flatMap((from) => from.uses.map((use) => [useKey(use.pot.id, use.rowId), { from, use }] as const)),
+  );
   const pots = flow.pots.map((p): PrepPot => {
-    const rows = p.doses.map((d) => prepRow(plan, p.pot, d, made, measuring));
+    const rows = p.doses.map((d) => prepRow(plan, d, uses.get(useKey(p.pot.id, d.row.id)), measuring));
     return {
       pot: p.pot,
       fraction: (p.oils * Math.max(0, 1 - p.drawnOff)) / base.totalOils,
@@ -150,42 +159,44 @@ export function prepSheet(plan: Plan, measuring: Measuring): PrepSheet {
   };
 }
 
+const useKey = (potId: string, rowId: string): string => `${potId} ${rowId}`;
+
 function prepRow(
   plan: Plan,
-  pot: Pot,
   { row, powder, fromBatch, stock }: DoseFlow,
-  made: readonly Dispersion[],
+  made: { readonly from: Dispersion; readonly use: DispersionUse } | undefined,
   measuring: Measuring,
 ): PrepRow {
   const material = materialOf(plan, row.materialId);
+  const shared = made?.from.shared ? made : null;
   const wanted = grams(powder);
-  const common = { row, material, wanted, carrier: row.carrier, fromBatch };
-  const from = made.find((d) => d.uses.some((u) => u.pot === pot && u.rowId === row.id));
-  if (!from?.shared) {
-    const measured = from?.measured ?? measure(wanted, material.bulkDensity, measuring);
-    return {
-      ...common,
-      measured,
-      carrierMass: carrierMass(measured.mass, row.carrier),
-      drops: null,
-      ofShared: null,
-      hint: dispersionHint(material, row.carrier?.medium ?? null),
-    };
-  }
-  const use = from.uses.find((u) => u.pot === pot && u.rowId === row.id)!;
-  const relativeError = powder > 0 ? use.powder / powder - 1 : 0;
-  const tooSmall = stock ? use.drops === 0 : from.measured.tooSmall;
+  const measured: Measured = shared
+    ? {
+        mass: grams(shared.use.powder),
+        spoonSum: null,
+        relativeError: powder > 0 ? shared.use.powder / powder - 1 : 0,
+        tooSmall: stock ? shared.use.drops === 0 : shared.from.measured.tooSmall,
+      }
+    : (made?.from.measured ?? measure(wanted, material.bulkDensity, measuring));
   return {
-    ...common,
-    measured: { mass: grams(use.powder), spoonSum: null, relativeError, tooSmall },
-    carrierMass: stock ? grams(0) : carrierMass(grams(use.powder), row.carrier),
-    drops: use.drops,
-    ofShared: stock ? null : use.mass,
-    hint: stock
-      ? 'From the bottle: shake it until nothing sits at the bottom.'
-      : 'Of the dispersion made once for all pots: stir it up first.',
+    row,
+    material,
+    wanted,
+    measured,
+    carrier: row.carrier,
+    carrierMass: shared && stock ? grams(0) : carrierMass(measured.mass, row.carrier),
+    fromBatch,
+    drops: shared?.use.drops ?? null,
+    ofShared: shared && !stock ? shared.use.mass : null,
+    hint: shared
+      ? stock
+        ? 'From the bottle: shake it until nothing sits at the bottom.'
+        : 'Of the dispersion made once for all pots: stir it up first.'
+      : dispersionHint(material, row.carrier?.medium ?? null),
   };
 }
+
+const byName = new Intl.Collator();
 
 function totalsOf(pots: readonly PrepPot[]): PrepTotal[] {
   const totals = new Map<string, PrepTotal>();
@@ -197,7 +208,7 @@ function totalsOf(pots: readonly PrepPot[]): PrepTotal[] {
       pots: (sum?.pots ?? 0) + 1,
     });
   }
-  return [...totals.values()].sort((a, b) => a.material.name.localeCompare(b.material.name));
+  return [...totals.values()].sort((a, b) => byName.compare(a.material.name, b.material.name));
 }
 
 function carriersOf(pots: readonly PrepPot[]): PrepSheet['carriers'] {

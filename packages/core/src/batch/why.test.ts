@@ -95,7 +95,7 @@ it('the last line of a sum is the figure on the screen', () => {
   const blue = sheet.pots[0]!;
   expect(why.weighed(loaf, say, blue.flow).join()).toContain(say.mass(blue.batter!));
   expect(why.batter(loaf, say).join()).toContain(`= ${say.mass(sheet.flow.mass)}`);
-  expect(why.superfat(loaf, say, blue.flow).join()).toContain(say.percent(blue.flow.superfat! * 100));
+  expect(why.superfat(loaf, say, blue.flow).join()).toContain(say.percent(blue.flow.superfat! * 100, 2));
   expect(why.fill(loaf, say).at(-1)).toContain(say.volume(fillOf(loaf).have));
 });
 

@@ -1,19 +1,17 @@
-import { type LabD65 } from '../../colour/lab.ts';
 import { type Material } from '../../material/material.ts';
-import { createMixer } from '../../pigment/mixer.ts';
-import { cured } from '../../pigment/stage.ts';
 import { type Measuring } from '../../units/measure.ts';
 import { metricUnits, type Say, sayIn } from '../../units/view.ts';
 import { flowOf } from '../balance.ts';
-import { bareComposition, type Composition, labOf, potComposition, stageOf } from '../composition.ts';
+import { potComposition } from '../composition.ts';
 import { type Fill, fillOf } from '../fill.ts';
-import { type Flow } from '../flow.ts';
+import { type Flow, tinted } from '../flow.ts';
 import { type Batter, batterOf } from '../lye.ts';
 import { paceSteps, type PotStep } from '../pace.ts';
 import { materialOf, type Plan } from '../plan.ts';
 import { type PrepSheet, prepSheet } from '../prep.ts';
 import { type ScentBlend, scentBlend } from '../scent.ts';
 import { productPerOil } from '../product.ts';
+import { looksOf, type PotLooks } from './looks.ts';
 
 export type CheckLevel = 'stop' | 'warn' | 'tip';
 
@@ -73,42 +71,16 @@ export interface PlanFacts {
   readonly steps: readonly PotStep[];
   readonly blend: ScentBlend | null;
   readonly held: ReadonlyMap<string, readonly Held[]>;
-  readonly compositions: ReadonlyMap<string, Composition>;
-  /** Cured, ungelled colour per pot id of what is in it, at other doses than planned. */
-  readonly curedAt: ReadonlyMap<string, (doses: readonly number[]) => LabD65>;
-  /** Cured, ungelled colour per pot id, and of the same pot without its colour. */
-  readonly cured: ReadonlyMap<string, LabD65>;
-  readonly uncoloured: ReadonlyMap<string, LabD65>;
-  readonly bare: LabD65;
+  /** Per pot id. */
+  readonly looks: ReadonlyMap<string, PotLooks>;
 }
 
 export function planFacts(
   plan: Plan,
   { measuring, say = sayIn(metricUnits), shelf }: CheckContext,
 ): PlanFacts {
-  const stage = cured();
   const flow = flowOf(plan);
-  const compositions = new Map(plan.pots.map((p) => [p.id, potComposition(plan, p)]));
   const { scent } = plan.base;
-  // One mixer a pot serves every question about its colour.
-  const curedAt = new Map(
-    [...compositions].map(([id, c]) => {
-      const mixer = createMixer(
-        c.canvas,
-        c.parts.map((p) => p.optics),
-        stageOf(c, stage),
-      );
-      return [
-        id,
-        (doses: readonly number[]): LabD65 => {
-          const [L, a, b] = mixer.lab(doses);
-          return [L!, a!, b!];
-        },
-      ];
-    }),
-  );
-  const each = (doseOf: (dose: number) => number): Map<string, LabD65> =>
-    new Map([...compositions].map(([id, c]) => [id, curedAt.get(id)!(c.parts.map((p) => doseOf(p.dose)))]));
   return {
     plan,
     measuring,
@@ -121,11 +93,7 @@ export function planFacts(
     prep: prepSheet(plan, measuring),
     steps: paceSteps(plan),
     blend: scent && scentBlend(plan, scent, productPerOil(plan)),
-    compositions,
-    curedAt,
-    cured: each((dose) => dose),
-    uncoloured: each(() => 0),
-    bare: labOf(bareComposition(plan), stage),
+    looks: new Map(plan.pots.map((p) => [p.id, looksOf(potComposition(plan, p))])),
   };
 }
 
@@ -135,9 +103,7 @@ const heldByPots = (plan: Plan, { pots }: Flow): Map<string, Held[]> =>
     pots.map(({ pot, oils, tint }) => [
       pot.id,
       oils > 0
-        ? plan.materials.flatMap((material, i) =>
-            tint[i]! > 0 ? [{ material, dose: (tint[i]! * 1000) / oils }] : [],
-          )
+        ? tinted(tint).map((i) => ({ material: plan.materials[i]!, dose: (tint[i]! * 1000) / oils }))
         : pot.doses.map((d) => ({ material: materialOf(plan, d.materialId), dose: d.dose })),
     ]),
   );

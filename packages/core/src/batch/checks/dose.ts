@@ -12,14 +12,15 @@ function eachDose(
   facts: PlanFacts,
   rule: (row: PrepRow, pot: PrepPot) => Omit<Check, 'place'> | null,
 ): Check[] {
-  return facts.prep.pots.flatMap((pot) =>
-    pot.rows.flatMap((row) => {
-      const found = row.row.dose > 0 ? rule(row, pot) : null;
-      return found
-        ? [{ ...found, place: { at: 'dose', potId: pot.pot.id, rowId: row.row.id } as const }]
-        : [];
-    }),
-  );
+  const checks: Check[] = [];
+  for (const pot of facts.prep.pots) {
+    for (const row of pot.rows) {
+      if (!(row.row.dose > 0)) continue;
+      const found = rule(row, pot);
+      if (found) checks.push({ ...found, place: { at: 'dose', potId: pot.pot.id, rowId: row.row.id } });
+    }
+  }
+  return checks;
 }
 
 const BEYOND_CEILING: readonly Caution[] = ['stains', 'brittle', 'rivers', 'fast', 'heat', 'sensitiser'];
@@ -103,9 +104,10 @@ export const FAINT_BELOW = 2;
 export const checkDoseFaint = (facts: PlanFacts): Check[] =>
   eachDose(facts, ({ row, material }, { pot }) => {
     if (!material.optics) return null;
-    const { parts } = facts.compositions.get(pot.id)!;
-    const alone = facts.curedAt.get(pot.id)!(parts.map((p) => (p.optics === material.optics ? row.dose : 0)));
-    const distance = deltaE00(alone, facts.uncoloured.get(pot.id)!);
+    const looks = facts.looks.get(pot.id)!;
+    const { parts } = looks.composition;
+    const alone = looks.at(parts.map((p) => (p.optics === material.optics ? row.dose : 0)));
+    const distance = deltaE00(alone, looks.uncoloured);
     if (distance >= FAINT_BELOW) return null;
     return {
       id: 'dose-faint',
@@ -125,15 +127,14 @@ export const ROUNDING_SHIFT = 1.5;
 export function roundingShift(facts: PlanFacts, { pot, oils, rows }: PrepPot): number {
   // Below that, nothing was rounded by as much as could show.
   if (!(oils > 0) || rows.every((r) => Math.abs(r.measured.relativeError) < 0.005)) return 0;
-  const measured = facts.compositions
-    .get(pot.id)!
-    .parts.map(({ optics, dose }) =>
-      rows.reduce(
-        (sum, r) => (r.material.optics === optics ? sum + (r.measured.mass * 1000) / oils - r.row.dose : sum),
-        dose,
-      ),
-    );
-  return deltaE00(facts.curedAt.get(pot.id)!(measured), facts.cured.get(pot.id)!);
+  const looks = facts.looks.get(pot.id)!;
+  const measured = looks.composition.parts.map(({ optics, dose }) =>
+    rows.reduce(
+      (sum, r) => (r.material.optics === optics ? sum + (r.measured.mass * 1000) / oils - r.row.dose : sum),
+      dose,
+    ),
+  );
+  return deltaE00(looks.at(measured), looks.cured);
 }
 
 export function checkRounding(facts: PlanFacts): Check[] {

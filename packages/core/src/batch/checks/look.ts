@@ -31,7 +31,7 @@ const neighbours = (count: number): (readonly [number, number])[] =>
 export function checkReadsAsOne(facts: PlanFacts): Check[] {
   const { pots, technique } = meeting(facts);
   if (!technique || pots.length < 2) return [];
-  const labs = pots.map((p) => facts.cured.get(p.id)!);
+  const labs = pots.map((p) => facts.looks.get(p.id)!.cured);
   return checkApart(labs, technique)
     .filter((pair) => !pair.apart)
     .map(({ i, j, deltaE, deltaL }) => ({
@@ -50,7 +50,7 @@ export const FLAT_WITHIN = 12;
 export function checkValueFlat(facts: PlanFacts): Check[] {
   const { pots } = meeting(facts);
   if (pots.length < 2) return [];
-  const values = pots.map((p) => facts.cured.get(p.id)![0]);
+  const values = pots.map((p) => facts.looks.get(p.id)!.cured[0]);
   const span = Math.max(...values) - Math.min(...values);
   if (span > FLAT_WITHIN) return [];
   return [
@@ -71,8 +71,13 @@ export function checkMud(facts: PlanFacts): Check[] {
   if (!technique?.mixes) return [];
   return touchingPairs(pots.length, technique).flatMap(([i, j]): Check[] => {
     const [a, b] = [pots[i]!, pots[j]!];
-    const ends: readonly LabD65[] = [facts.cured.get(a.id)!, facts.cured.get(b.id)!];
-    const { index } = blendedLab(facts.compositions.get(a.id)!, facts.compositions.get(b.id)!, ends, cured());
+    const ends: readonly LabD65[] = [facts.looks.get(a.id)!.cured, facts.looks.get(b.id)!.cured];
+    const { index } = blendedLab(
+      facts.looks.get(a.id)!.composition,
+      facts.looks.get(b.id)!.composition,
+      ends,
+      cured(),
+    );
     if (index >= MUD_BELOW) return [];
     return [
       {
@@ -95,10 +100,10 @@ const WHITE = { lightness: 82, chroma: 14 } as const;
 export const checkWhiteWillTan = (facts: PlanFacts): Check[] =>
   facts.plan.pots.flatMap((pot): Check[] => {
     if (!facts.held.get(pot.id)!.some((h) => isWhitener(h.material))) return [];
-    const { canvas, parts } = facts.compositions.get(pot.id)!;
+    const { canvas, parts } = facts.looks.get(pot.id)!.composition;
     const meant = predictLab(referenceCanvas, parts, cured());
     if (meant[0] < WHITE.lightness || chromaOf(meant) > WHITE.chroma) return [];
-    const rise = facts.cured.get(pot.id)![2] - meant[2];
+    const rise = facts.looks.get(pot.id)!.cured[2] - meant[2];
     if (rise <= TAN_WARN) return [];
     const from = (part: Partial<typeof canvas>): number =>
       predictLab({ ...referenceCanvas, ...part }, parts, cured())[2] - meant[2];
@@ -142,7 +147,7 @@ const PALE = 82;
 export function checkBleeds(facts: PlanFacts): Check[] {
   const { pots, technique } = meeting(facts);
   const pairs = technique ? touchingPairs(pots.length, technique) : neighbours(pots.length);
-  const pale = (p: Pot): boolean => facts.cured.get(p.id)![0] >= PALE;
+  const pale = (p: Pot): boolean => facts.looks.get(p.id)!.cured[0] >= PALE;
   const runs = new Map(
     pots.map((p) => [
       p.id,
@@ -168,7 +173,7 @@ export function checkBleeds(facts: PlanFacts): Check[] {
         level: 'warn',
         place: { at: 'pot', potId: pot.id },
         sentence: `${runner.material.name} in ${pot.name} bleeds into ${beside.map((b) => b.name).join(', ')}.`,
-        arithmetic: `${facts.say.number(runner.dose, 1)} g/kg beside L* ${facts.say.number(facts.cured.get(beside[0]!.id)![0], 0)}`,
+        arithmetic: `${facts.say.number(runner.dose, 1)} g/kg beside L* ${facts.say.number(facts.looks.get(beside[0]!.id)!.cured[0], 0)}`,
         remedy: 'Put a darker pot between them, use less, or choose a colourant that stays.',
       },
     ];

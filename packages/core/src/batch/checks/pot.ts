@@ -1,7 +1,4 @@
-import { deltaE00 } from '../../colour/deltaE00.ts';
 import { type MaterialKind } from '../../material/material.ts';
-import { predictLab } from '../../pigment/mixer.ts';
-import { fresh } from '../../pigment/stage.ts';
 import { printNumber } from '../../units/print.ts';
 import { carrierOilBalance } from '../dispersion.ts';
 import { setCarrierSource } from '../edit.ts';
@@ -84,16 +81,9 @@ function carrierOilShort({ plan, say }: PlanFacts): Check[] {
 export const FRESH_MISLEADS = 8;
 
 /** Compares fresh batter with what it would look like if every colourant had settled at once. */
-export const checkFreshMisleads = ({ plan, compositions }: PlanFacts): Check[] =>
+export const checkFreshMisleads = ({ plan, looks }: PlanFacts): Check[] =>
   plan.pots.flatMap((pot): Check[] => {
-    const { canvas, parts } = compositions.get(pot.id)!;
-    // Only what changes in the first days can mislead.
-    if (!parts.some((p) => p.optics.fresh ?? p.optics.becomes)) return [];
-    const settled = parts.map((p) => ({
-      ...p,
-      optics: { ...p.optics, fresh: null, k: p.optics.becomes?.k ?? p.optics.k, becomes: null },
-    }));
-    const off = deltaE00(predictLab(canvas, parts, fresh()), predictLab(canvas, settled, fresh()));
+    const off = looks.get(pot.id)!.freshOff();
     if (off <= FRESH_MISLEADS) return [];
     return [
       {
