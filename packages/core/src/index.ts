@@ -1,5 +1,6 @@
 /** The computation of Kleur: colour, pigments, materials, batches, units. No interface, no clock, no I/O. */
 
+export { PLAN_LIMITS } from './batch/limits.ts';
 export { BAND_COUNT, type Spectrum, wavelengths } from './colour/bands.ts';
 export { deltaE00 } from './colour/deltaE00.ts';
 export { type ScreenColour, screenColourFromLabD65 } from './colour/gamut.ts';
@@ -134,7 +135,7 @@ export {
   setTechnique,
   setWork,
   useRecipe,
-} from './batch/edit.ts';
+} from './batch/edit/index.ts';
 export {
   type Embed,
   type EmbedBase,
@@ -164,6 +165,7 @@ export {
   type LyeStop,
   oilsAddUp,
   oilsSum,
+  sapNaoh,
   superfatRange,
 } from './batch/lye.ts';
 export {
@@ -213,7 +215,6 @@ export {
   onePart,
   type PaletteColour,
   type Plan,
-  PLAN_LIMITS,
   PLAN_SCHEMA,
   type Pot,
   POT_PLACES,
@@ -243,7 +244,7 @@ export {
 export { productPerOil } from './batch/product.ts';
 export { browningOf, type ScentBlend, scentBlend, stabiliserFor } from './batch/scent.ts';
 export { upgradePlan } from './batch/upgrade.ts';
-export * as why from './batch/why.ts';
+export * as why from './batch/why/index.ts';
 
 export {
   DOSE_UNITS,

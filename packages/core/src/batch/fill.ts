@@ -4,7 +4,8 @@ import { embedFacts, embedsRoom } from './embedFacts.ts';
 import { totalOf } from './flow.ts';
 import { lyeRate } from './lye.ts';
 import { barsOf, mouldsVolume } from './mould.ts';
-import { type Plan, PLAN_LIMITS } from './plan.ts';
+import { PLAN_LIMITS } from './limits.ts';
+import { type Plan } from './plan.ts';
 
 export interface Fill {
   /** Room in the moulds, ml. */

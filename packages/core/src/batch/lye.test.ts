@@ -2,7 +2,7 @@ import { planWith, scentOf } from '../testing/plans.ts';
 import { grams, gramsPerKg } from '../units/quantity.ts';
 import { flowOf } from './balance.ts';
 import { blendProperties, oilsBring } from './blend.ts';
-import { setLiquidWay } from './edit.ts';
+import { setLiquidWay } from './edit/index.ts';
 import { batterOf, lyeRate, superfatRange } from './lye.ts';
 import { type Base, LIQUID_WAYS, plainLye, type Plan } from './plan.ts';
 

@@ -220,49 +220,6 @@ export interface Stock {
   readonly gramsPerDrop: number;
 }
 
-/** Stated limits of a plan. The server refuses what the application never writes. */
-export const PLAN_LIMITS = {
-  name: 80,
-  oils: 20,
-  pots: 24,
-  palette: 12,
-  dosesPerPot: 16,
-  drawsPerPot: 12,
-  additives: 16,
-  scentParts: 8,
-  liquidParts: 6,
-  moulds: 12,
-  sections: 24,
-  embeds: 12,
-  lines: 12,
-  materials: 160,
-  totalOils: { min: 1, max: 100_000 },
-  percent: { min: 0, max: 1000 },
-  superfat: { min: -20, max: 60 },
-  concentration: { min: 10, max: 60 },
-  ratio: { min: 0.5, max: 9 },
-  liquidPercent: { min: 5, max: 120 },
-  liquid: { min: 0.5, max: 120 },
-  purity: { min: 50, max: 100 },
-  share: { min: 0, max: 100 },
-  temperature: { min: 0, max: 100 },
-  parts: { min: 0, max: 1000 },
-  /** Of any draw: grams and ml are the widest. */
-  draw: { min: 0, max: 150_000 },
-  mass: { min: 0, max: 150_000 },
-  millimetres: { min: 0, max: 5000 },
-  hours: { min: 0, max: 240 },
-  dose: { min: 0, max: 1000 },
-  carrierRatio: { min: 0, max: 50 },
-  stabiliser: { min: 0, max: 5 },
-  density: { min: 0.5, max: 1.5 },
-  count: { min: 1, max: 500 },
-  blendSeconds: { min: 0, max: 300 },
-  powderPercent: { min: 1, max: 90 },
-  gramsPerDrop: { min: 0.005, max: 0.2 },
-  gramsPerDm2: { min: 0, max: 20 },
-} as const;
-
 export const emptyWork: Work = {
   fallback: null,
   heat: 'let',

@@ -2,7 +2,7 @@ import { cured } from '../pigment/stage.ts';
 import { planWith, pot, scentOf, shelfItem } from '../testing/plans.ts';
 import { flowOf } from './balance.ts';
 import { labOf, potComposition } from './composition.ts';
-import { addScentPart, changeScent, removeScentPart, setScent } from './edit.ts';
+import { addScentPart, changeScent, removeScentPart, setScent } from './edit/index.ts';
 import { cureLoss } from './fill.ts';
 import { type Plan, type ScentChoice } from './plan.ts';
 import { prepSheet } from './prep.ts';

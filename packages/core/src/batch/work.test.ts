@@ -3,7 +3,7 @@ import { startingShelf } from '../material/catalogue/index.ts';
 import { dose, planWith, pot, scentOf, shelfItem, tenthGramScale } from '../testing/plans.ts';
 import { SPOONS } from '../units/spoons.ts';
 import { carrierOilBalance, dispersions } from './dispersion.ts';
-import { addPot, setCarrierOil, setCarrierSource, setDispersion, setPot } from './edit.ts';
+import { addPot, setCarrierOil, setCarrierSource, setDispersion, setPot } from './edit/index.ts';
 import { carryOverHarm, WASH_FROM, workOrder } from './order.ts';
 import { basePace, consistencyWanted, paceSteps, potPaces, windowFor } from './pace.ts';
 import { type Base, emptyWork, newPot, type Plan, type Pot } from './plan.ts';

@@ -1,8 +1,10 @@
-import { deltaE00 } from '@kleur/core';
-import { usePrinter } from '../../shared/hooks/useSettings.ts';
+import { deltaE00, why } from '@kleur/core';
+import { usePrinter, useSay } from '../../shared/hooks/useSettings.ts';
+import { Why } from '../../shared/ui/Why.tsx';
 import { useColours } from './BenchContext.ts';
 import { BARE, type NamedStage } from './liveColours.ts';
 import { PotSwatch } from './PotSwatch.tsx';
+import { usePlan } from './useDerived.ts';
 import { sayHours } from './timeScale.ts';
 
 const stages: readonly (readonly [NamedStage, string])[] = [
@@ -14,7 +16,9 @@ const stages: readonly (readonly [NamedStage, string])[] = [
 /** Fresh, cut and cured side by side, then the colour at the time strip with its numbers. */
 export function ColourCard({ potId, label }: { readonly potId: string | null; readonly label: string }) {
   const { pots, stage } = useColours();
+  const plan = usePlan();
   const print = usePrinter();
+  const say = useSay();
   const colours = pots.get(potId ?? BARE);
   const bare = pots.get(BARE);
   return (
@@ -35,6 +39,10 @@ export function ColourCard({ potId, label }: { readonly potId: string | null; re
           <caption>
             At the time strip: {sayHours(stage.hours)},{' '}
             {stage.gel === 0 ? 'no gel' : stage.gel === 1 ? 'full gel' : 'half gel'}
+            <Why
+              of={`the colour of ${label}`}
+              lines={() => why.colour(plan, say, plan.pots.find((p) => p.id === potId) ?? null, stage)}
+            />
           </caption>
           <tbody>
             <tr>

@@ -6,7 +6,7 @@ import { useSettings } from '../../shared/hooks/useSettings.ts';
 export function UnitSwitch() {
   const { units } = useSettings();
   return (
-    <Popover trigger="click" title="Units" content={<UnitFields />} destroyOnHidden>
+    <Popover trigger="click" title="Units" content={<UnitFields spoons />} destroyOnHidden>
       <Button type="text" aria-label="Units" title="Units">
         {units.mass} · {units.length} · °{units.temperature}
       </Button>

@@ -1,17 +1,34 @@
 import { App, Segmented } from 'antd';
-import { LENGTH_UNITS, MASS_UNITS, TEMPERATURE_UNITS, type Units } from '@kleur/core';
+import {
+  LENGTH_UNITS,
+  MASS_UNITS,
+  SPOON_SYSTEMS,
+  type SpoonSystem,
+  TEMPERATURE_UNITS,
+  type Units,
+} from '@kleur/core';
 import { failureOf, useSaveSettingsMutation, useSettingsQuery } from '../../app/api.ts';
 
-/** Mass, length, temperature and decimals, saved at once. */
-export function UnitFields() {
+const CUSTOMS: Readonly<Record<SpoonSystem, string>> = {
+  us: 'US',
+  metric: 'metric',
+  australian: 'Australian',
+};
+
+/** Mass, length, temperature and decimals, saved at once; with the spoons where they have no fields of their own. */
+export function UnitFields({ spoons = false }: { readonly spoons?: boolean }) {
   const { data, refetch } = useSettingsQuery();
   const [save] = useSaveSettingsMutation();
   const { message } = App.useApp();
   if (!data) return null;
   const { version, ...settings } = data;
-  const set = async (change: Partial<Units>): Promise<void> => {
+  const { measuring } = settings;
+  const set = (change: Partial<Units>): Promise<void> => write({ units: { ...settings.units, ...change } });
+  const setSpoons = (change: Partial<typeof measuring>): Promise<void> =>
+    write({ measuring: { ...measuring, ...change } });
+  const write = async (change: Partial<typeof settings>): Promise<void> => {
     try {
-      await save({ version, settings: { ...settings, units: { ...settings.units, ...change } } }).unwrap();
+      await save({ version, settings: { ...settings, ...change } }).unwrap();
     } catch (e) {
       void message.error(failureOf(e).message);
       void refetch();
@@ -58,6 +75,31 @@ export function UnitFields() {
           ]}
         />
       </div>
+      {spoons && (
+        <>
+          <div className="setting">
+            <span>Powders by</span>
+            <Segmented<'scale' | 'spoons'>
+              aria-label="Powders by"
+              value={measuring.by}
+              onChange={(by) => void setSpoons({ by })}
+              options={[
+                { value: 'scale', label: 'scale' },
+                { value: 'spoons', label: 'spoons', disabled: measuring.ownedSpoons.length === 0 },
+              ]}
+            />
+          </div>
+          <div className="setting">
+            <span>Spoons</span>
+            <Segmented<SpoonSystem>
+              aria-label="Spoons of"
+              value={measuring.spoons}
+              onChange={(system) => void setSpoons({ spoons: system })}
+              options={SPOON_SYSTEMS.map((s) => ({ value: s, label: CUSTOMS[s] }))}
+            />
+          </div>
+        </>
+      )}
       <p className="soft small">
         Typing understands comma and point. Powders stay in grams: they are read off a scale.
       </p>

@@ -1,4 +1,4 @@
-import { normaliseOils, setBase, setCarrierSource, setLiquidWay } from '../edit.ts';
+import { normaliseOils, setBase, setCarrierSource, setLiquidWay } from '../edit/index.ts';
 import { type LyeFlow } from '../flow.ts';
 import { concentrationOf, lyeRate, oilsAddUp, oilsSum } from '../lye.ts';
 import { materialOf, type Plan } from '../plan.ts';

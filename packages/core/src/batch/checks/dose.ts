@@ -3,7 +3,7 @@ import { cautionText } from '../../material/cautions.ts';
 import { printNumber, printSignificant } from '../../units/print.ts';
 import { type Carrier, type Caution } from '../../material/material.ts';
 import { mediumName } from '../dispersion.ts';
-import { setDispersion, setDose } from '../edit.ts';
+import { setDispersion, setDose } from '../edit/index.ts';
 import { type PrepPot, type PrepRow } from '../prep.ts';
 import { type Check, type PlanFacts } from './check.ts';
 

@@ -6,7 +6,7 @@ import { cured } from '../../pigment/stage.ts';
 import { checkApart, touchingPairs } from '../../palette/apart.ts';
 import { blendedLab, MUD_BELOW } from '../../palette/mud.ts';
 import { type Technique, techniqueById } from '../../palette/technique.ts';
-import { changeScent, setPot } from '../edit.ts';
+import { changeScent, setPot } from '../edit/index.ts';
 import { type Pot } from '../plan.ts';
 import { stabiliserFor } from '../scent.ts';
 import { type Check, type PlanFacts, type Repair } from './check.ts';

@@ -1,7 +1,7 @@
 import { type MaterialKind } from '../../material/material.ts';
 import { printNumber } from '../../units/print.ts';
 import { carrierOilBalance } from '../dispersion.ts';
-import { setCarrierSource } from '../edit.ts';
+import { setCarrierSource } from '../edit/index.ts';
 import { type Check, type PlanFacts } from './check.ts';
 
 /** Powders that thicken and weaken a bar, as g/kg oils. */

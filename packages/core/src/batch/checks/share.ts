@@ -1,5 +1,5 @@
 import { grams } from '../../units/quantity.ts';
-import { setBase, setDraw, setPot } from '../edit.ts';
+import { setBase, setDraw, setPot } from '../edit/index.ts';
 import { fillOf, solveOils } from '../fill.ts';
 import { onePart, type Plan, type Pot, type ShareWay } from '../plan.ts';
 import { type Check, type PlanFacts, type Repair } from './check.ts';

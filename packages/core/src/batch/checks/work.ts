@@ -1,6 +1,6 @@
 import { techniqueById } from '../../palette/technique.ts';
 import { concentrationOf, lyeRate } from '../lye.ts';
-import { setWork } from '../edit.ts';
+import { setWork } from '../edit/index.ts';
 import { consistencyWanted } from '../pace.ts';
 import { materialOf } from '../plan.ts';
 import { type Check, type PlanFacts } from './check.ts';

@@ -6,9 +6,12 @@ import {
   type Material,
   oilsBring,
   predictColour,
+  sapNaoh,
   USUAL,
+  why,
 } from '@kleur/core';
-import { usePrinter } from '../../../../shared/hooks/useSettings.ts';
+import { usePrinter, useSay } from '../../../../shared/hooks/useSettings.ts';
+import { Why } from '../../../../shared/ui/Why.tsx';
 import { usePlan } from '../../useDerived.ts';
 
 const ROWS = [
@@ -24,6 +27,7 @@ const FULL = 80;
 export function BlendBars() {
   const plan = usePlan();
   const print = usePrinter();
+  const say = useSay();
   const blend = blendProperties(plan);
   if (plan.base.oils.length === 0 || blend.known === 0) return null;
   return (
@@ -37,7 +41,10 @@ export function BlendBars() {
             value < low ? 'below the usual span' : value > high ? 'above the usual span' : 'usual';
           return (
             <div key={key} title={`${label}: usual ${low} to ${high} %`}>
-              <dt>{label}</dt>
+              <dt>
+                {label}
+                <Why of={label} lines={() => why.property(plan, say, key)} />
+              </dt>
               <dd>
                 <span className="blend-track" aria-hidden>
                   <i
@@ -83,6 +90,9 @@ function ByOil() {
               {label}
             </th>
           ))}
+          <th scope="col" className="num">
+            g NaOH/g
+          </th>
           <th scope="col">Pace</th>
           <th scope="col">Tint</th>
         </tr>
@@ -96,6 +106,12 @@ function ByOil() {
                 {o.part ? print.fixed(o.part[key], 1) : '?'}
               </td>
             ))}
+            <td className="num figure">
+              {o.material.oil?.sapKoh == null ? '?' : print.fixed(sapNaoh(o.material.oil.sapKoh), 4)}
+              {o.material.oil?.sapKoh != null && (
+                <span className="soft"> ± {print.number(o.material.oil.sapSpread, 1)} %</span>
+              )}
+            </td>
             <td>{o.pace < 0.93 ? 'quickens' : o.pace > 1.07 ? 'slows' : 'even'}</td>
             <td>
               <i

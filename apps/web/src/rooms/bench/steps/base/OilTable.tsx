@@ -1,11 +1,12 @@
 import { DeleteOutlined } from '@ant-design/icons';
 import { Button, Segmented } from 'antd';
 import { useState } from 'react';
-import { grams, materialOf, oilsAddUp, oilsSum, PLAN_LIMITS } from '@kleur/core';
+import { grams, materialOf, oilsAddUp, oilsSum, PLAN_LIMITS, why } from '@kleur/core';
 import { useAppDispatch } from '../../../../app/hooks.ts';
 import { usePrinter, useSay } from '../../../../shared/hooks/useSettings.ts';
 import { NumberField } from '../../../../shared/ui/NumberField.tsx';
 import { MassField } from '../../../../shared/ui/Quantity.tsx';
+import { Why } from '../../../../shared/ui/Why.tsx';
 import { bench, newId } from '../../benchSlice.ts';
 import { MaterialPicker } from '../../MaterialPicker.tsx';
 import { usePlan } from '../../useDerived.ts';
@@ -47,6 +48,7 @@ export function OilTable() {
               </th>
               <th scope="col" className="num">
                 {by === 'percent' ? 'Mass' : 'Share'}
+                <Why of="the oils" lines={() => why.oils(plan, say)} />
               </th>
               <th scope="col">
                 <span className="sr-only">Remove</span>

@@ -1,40 +1,33 @@
 import { DeleteOutlined } from '@ant-design/icons';
 import { Button, Segmented, Switch } from 'antd';
-import { useMemo } from 'react';
 import {
   addScentPart,
-  canvasOfOils,
   changeScent,
   type Check,
-  cured,
   gramsPerKg,
   materialOf,
   PLAN_LIMITS,
-  planCanvas,
-  predictColour,
   productPerOil,
   removeScentPart,
   scentBlend,
   type ScentChoice,
   type ScentMoment,
   stabiliserFor,
-  browningOf,
   why,
 } from '@kleur/core';
 import { useAppDispatch } from '../../../../app/hooks.ts';
 import { usePrinter, useSay } from '../../../../shared/hooks/useSettings.ts';
 import { NumberField } from '../../../../shared/ui/NumberField.tsx';
 import { Figure } from '../../../../shared/ui/Why.tsx';
-import { useColours } from '../../BenchContext.ts';
 import { bench, newId } from '../../benchSlice.ts';
 import { CheckList } from '../../CheckList.tsx';
 import { MaterialPicker } from '../../MaterialPicker.tsx';
 import { usePlan, usePrep } from '../../useDerived.ts';
 import { useEdit } from '../../useEdit.ts';
+import { Browning } from './Browning.tsx';
 
 const isScent = (kind: string): boolean => kind === 'scent';
 const START_DOSE = 30;
-const DAYS = [0, 2, 5, 10, 20, 42, 90];
 const PACES = {
   slows: 'slows trace',
   none: 'leaves the pace alone',
@@ -247,7 +240,11 @@ function ScentFigures({ scent }: { readonly scent: ScentChoice }) {
         <Figure label="Most allowed" why={() => why.scent(plan, say)}>
           {Number.isFinite(blend.limit) ? `${print.fixed(blend.limit, 1)} g/kg` : '–'}
         </Figure>
-        {prep.scent?.cost != null && <Figure label="Costs">{print.fixed(prep.scent.cost, 2)}</Figure>}
+        {prep.scent?.cost != null && (
+          <Figure label="Costs" why={() => why.scentCost(say, prep.scent!)}>
+            {print.fixed(prep.scent.cost, 2)}
+          </Figure>
+        )}
       </dl>
       <p className="soft figure">
         Vanillin {print.number(blend.vanillin * 100, 2)} %, {PACES[blend.pace]}.
@@ -282,54 +279,6 @@ function ScentFigures({ scent }: { readonly scent: ScentChoice }) {
           </dl>
         )}
       </div>
-    </section>
-  );
-}
-
-/** The bare base with and without the scent, over the weeks of the cure. */
-function Browning({ scent }: { readonly scent: ScentChoice }) {
-  const plan = usePlan();
-  const { gel } = useColours().stage;
-  const rows = useMemo(() => {
-    const blend = scentBlend(plan, scent, 1);
-    const oils = plan.base.oils.map((o) => ({ material: materialOf(plan, o.materialId), share: o.percent }));
-    const with_ = canvasOfOils(oils, browningOf(blend, scent.dose, scent.stabiliser));
-    const look = (canvas: typeof with_) =>
-      DAYS.map(
-        (d) => predictColour({ canvas, parts: [], age: 0, gel: null }, { ...cured(gel), hours: d * 24 }).hex,
-      );
-    return [
-      ['Scented', look(with_)],
-      ['Unscented', look(planCanvas(plan, false))],
-    ] as const;
-  }, [plan, scent, gel]);
-  return (
-    <section aria-label="Browning over time">
-      <h3>How it browns</h3>
-      <table className="browning figure">
-        <thead>
-          <tr>
-            <td />
-            {DAYS.map((d) => (
-              <th key={d} scope="col">
-                {d === 0 ? 'fresh' : `${d} d`}
-              </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {rows.map(([name, hexes]) => (
-            <tr key={name}>
-              <th scope="row">{name}</th>
-              {hexes.map((hex, i) => (
-                <td key={i}>
-                  <i style={{ background: hex }} title={hex} />
-                </td>
-              ))}
-            </tr>
-          ))}
-        </tbody>
-      </table>
     </section>
   );
 }

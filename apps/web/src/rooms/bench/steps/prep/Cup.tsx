@@ -1,5 +1,6 @@
-import { mediumName, type PrepPot } from '@kleur/core';
+import { mediumName, type PrepPot, why } from '@kleur/core';
 import { usePrinter, useSay } from '../../../../shared/hooks/useSettings.ts';
+import { Why } from '../../../../shared/ui/Why.tsx';
 import { PotSwatch } from '../../PotSwatch.tsx';
 import { amountText, ownLiquid } from './amount.ts';
 
@@ -49,6 +50,10 @@ export function Cup({ pot, number }: { readonly pot: PrepPot; readonly number: n
                   <div className="soft small">{row.hint}</div>
                 </th>
                 <td className="num figure">
+                  <Why
+                    of={`${row.material.name} for ${pot.pot.name}`}
+                    lines={() => why.dose(say, pot.flow, row)}
+                  />
                   <b>{amountText(row, print)}</b>
                 </td>
                 <td className="cup-medium">{row.carrier ? mediumName[row.carrier.medium] : '–'}</td>

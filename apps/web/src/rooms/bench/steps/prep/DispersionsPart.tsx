@@ -10,9 +10,11 @@ import {
   setCarrierSource,
   setDispersion,
   setWork,
+  why,
 } from '@kleur/core';
 import { usePrinter, useSay } from '../../../../shared/hooks/useSettings.ts';
 import { NumberField } from '../../../../shared/ui/NumberField.tsx';
+import { Why } from '../../../../shared/ui/Why.tsx';
 import { CheckList } from '../../CheckList.tsx';
 import { MaterialPicker } from '../../MaterialPicker.tsx';
 import { useChecks, usePlan, usePrep, useStopped } from '../../useDerived.ts';
@@ -59,6 +61,7 @@ export function DispersionsPart() {
 function DispersionCard({ dispersion: d }: { readonly dispersion: Dispersion }) {
   const edit = useEdit();
   const print = usePrinter();
+  const say = useSay();
   const { material, stock } = d;
   const mode = stock ? 'stock' : d.shared ? 'shared' : 'cup';
   return (
@@ -134,6 +137,7 @@ function DispersionCard({ dispersion: d }: { readonly dispersion: Dispersion }) 
                   : 'out of the batch oils'
                 : 'extra'}
           </span>
+          <Why of={`the dispersion of ${material.name}`} lines={() => why.dispersion(say, d)} />
         </p>
       )}
       {(d.shared || stock) && (
@@ -145,6 +149,7 @@ function DispersionCard({ dispersion: d }: { readonly dispersion: Dispersion }) 
               <b>{u.drops !== null ? `${print.number(u.drops, 0)} drops` : `${print.fixed(u.mass, 1)} g`}</b>
             </span>
           ))}
+          {stock && <Why of={`the drops of ${material.name}`} lines={() => why.dispersion(say, d)} />}
         </p>
       )}
       {d.way && !stock && (

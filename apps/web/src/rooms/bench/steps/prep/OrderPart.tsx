@@ -10,15 +10,17 @@ import {
   setWork,
   TECHNIQUES,
   techniqueById,
+  why,
   type Work,
   type WorkOrder,
   workOrder,
 } from '@kleur/core';
-import { usePrinter } from '../../../../shared/hooks/useSettings.ts';
+import { usePrinter, useSay } from '../../../../shared/hooks/useSettings.ts';
 import { NumberField } from '../../../../shared/ui/NumberField.tsx';
+import { Why } from '../../../../shared/ui/Why.tsx';
 import { CheckList } from '../../CheckList.tsx';
 import { PotSwatch } from '../../PotSwatch.tsx';
-import { useChecks, usePlan } from '../../useDerived.ts';
+import { useChecks, usePlan, usePrep } from '../../useDerived.ts';
 import { useEdit } from '../../useEdit.ts';
 import { PaceChart } from './PaceChart.tsx';
 
@@ -66,7 +68,9 @@ export function OrderPart() {
 
 function OrderList({ order }: { readonly order: WorkOrder }) {
   const plan = usePlan();
+  const { flow } = usePrep();
   const print = usePrinter();
+  const say = useSay();
   const pots = order.order.map((id) => plan.pots.find((p) => p.id === id)!);
   const names = (from: readonly { readonly name: string }[]): string => from.map((p) => p.name).join(', ');
   const firstWash = pots.findIndex((p) => order.washBefore.has(p.id));
@@ -87,6 +91,19 @@ function OrderList({ order }: { readonly order: WorkOrder }) {
               <b>{p.name}</b>
               <span className="soft small figure">
                 {i === 0 ? 'clean blender' : `carry-over ΔE ${print.fixed(order.harm[i]!, 2)}`}
+                {i > 0 && (
+                  <Why
+                    of={`the carry-over into ${p.name}`}
+                    lines={() =>
+                      why.carryOver(
+                        say,
+                        pots[i - 1]!.name,
+                        flow.pots.find((f) => f.pot.id === p.id)!,
+                        order.harm[i]!,
+                      )
+                    }
+                  />
+                )}
               </span>
             </span>
           </li>

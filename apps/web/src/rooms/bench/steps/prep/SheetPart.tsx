@@ -133,7 +133,8 @@ function LyeLines({
   readonly moment: (m: AdditiveMoment) => readonly PrepAdditive[];
   readonly hidden: boolean;
 }) {
-  const { base, pots } = usePlan();
+  const plan = usePlan();
+  const { base, pots } = plan;
   const say = useSay();
   const share = base.totalOils > 0 ? l.oils / base.totalOils : 0;
   const of = pots.find((p) => p.id === l.potId);
@@ -169,6 +170,7 @@ function LyeLines({
             rule
             name={parts.length === 0 ? 'Liquid for the lye' : 'Water for the lye'}
             mass={say.mass((l.vessel * Math.max(0, water)) / 100)}
+            lines={() => why.liquid(plan, say, l)}
           />
           {parts.map((p) => (
             <Line
@@ -186,7 +188,11 @@ function LyeLines({
               mass={say.mass(a.mass * share)}
             />
           ))}
-          <Line name="Sodium hydroxide, into the liquid" mass={say.mass(l.naoh)} />
+          <Line
+            name="Sodium hydroxide, into the liquid"
+            mass={say.mass(l.naoh)}
+            lines={() => why.lye(plan, say, l)}
+          />
           {l.koh > 0 && <Line name="Potassium hydroxide, into the liquid" mass={say.mass(l.koh)} />}
           {l.heldForDispersions > 0.05 && (
             <Line name="Liquid for the cups" mass={say.mass(l.heldForDispersions)} />
@@ -203,12 +209,14 @@ function Line(props: {
   readonly note?: string;
   readonly mass: string;
   readonly rule?: boolean;
+  readonly lines?: () => readonly string[];
 }) {
   return (
     <tr className={props.rule ? 'rule' : undefined}>
       <th scope="row">
         {props.name}
         {props.note && <span className="soft"> {props.note}</span>}
+        {props.lines && <Why of={props.name} lines={props.lines} />}
       </th>
       <td className="num figure">{props.mass}</td>
       <td className="tick-box" aria-hidden />

@@ -1,11 +1,13 @@
-import { type PrepSheet } from '@kleur/core';
+import { type PrepSheet, why } from '@kleur/core';
 import { useSay } from '../../../../shared/hooks/useSettings.ts';
+import { Why } from '../../../../shared/ui/Why.tsx';
 import { usePlan } from '../../useDerived.ts';
 
 /** Every weighing of batter in the order of the work, jug tared each time. */
 export function WeighTable({ prep }: { readonly prep: PrepSheet }) {
   const say = useSay();
-  const { moulding } = usePlan();
+  const plan = usePlan();
+  const { moulding } = plan;
   const named = prep.pots.reduce((sum, p) => sum + p.flow.toTop, 0);
   const top = moulding.reserve - named;
   const lates = prep.weighings.some((w) => w.after !== '');
@@ -35,6 +37,16 @@ export function WeighTable({ prep }: { readonly prep: PrepSheet }) {
               <th scope="row">{w.pot.name}</th>
               <td>{w.from?.name ?? (w.pot.ownLye ? 'its own batter' : 'the bowl')}</td>
               <td className="num figure">
+                <Why
+                  of={`the weight of ${w.pot.name}`}
+                  lines={() =>
+                    why.weighed(
+                      plan,
+                      say,
+                      prep.flow.pots.find((p) => p.pot === w.pot)!,
+                    )
+                  }
+                />
                 <b>{say.mass(w.mass)}</b>
               </td>
               <td className="num figure">{say.mass(w.remains)}</td>

@@ -1,16 +1,16 @@
-import { dose, planWith, pot, scentOf, tenthGramScale } from '../testing/plans.ts';
-import { grams, gramsPerKg } from '../units/quantity.ts';
-import { metricUnits, sayIn } from '../units/view.ts';
-import { flowOf } from './balance.ts';
-import { checkPlan } from './checks/index.ts';
-import { type Embed } from './embed.ts';
-import { embedFacts } from './embedFacts.ts';
-import { barWeights, fillOf } from './fill.ts';
-import { emptyMoulding, plainMould } from './mould.ts';
-import { paceSteps } from './pace.ts';
-import { type Draw, emptyPlan, emptyWork, plainLye, type Plan, type Pot } from './plan.ts';
-import { prepSheet } from './prep.ts';
-import * as why from './why.ts';
+import { dose, planWith, pot, scentOf, tenthGramScale } from '../../testing/plans.ts';
+import { grams, gramsPerKg } from '../../units/quantity.ts';
+import { metricUnits, sayIn } from '../../units/view.ts';
+import { flowOf } from '../balance.ts';
+import { checkPlan } from '../checks/index.ts';
+import { type Embed } from '../embed.ts';
+import { embedFacts } from '../embedFacts.ts';
+import { barWeights, fillOf } from '../fill.ts';
+import { emptyMoulding, plainMould } from '../mould.ts';
+import { paceSteps } from '../pace.ts';
+import { type Draw, emptyPlan, emptyWork, plainLye, type Plan, type Pot } from '../plan.ts';
+import { prepSheet } from '../prep.ts';
+import * as why from './index.ts';
 
 const say = sayIn(metricUnits);
 const draw = (by: Draw['by'], value: number, from: string | null = null): Draw => ({
@@ -68,8 +68,25 @@ function everyWhy(plan: Plan): string[] {
       ...p.rows.flatMap((r) => why.dose(say, p.flow, r)),
     ]),
     ...why.scent(plan, say),
+    ...[null, ...plan.pots].flatMap((p) => why.colour(plan, say, p, { hours: 1008, gel: 1 })),
     ...why.stabiliser(plan, say),
     ...sheet.additives.flatMap((a) => why.additive(plan, say, a.row, a.mass, barWeights(plan).count)),
+    ...why.oils(plan, say),
+    ...why.density(plan, say),
+    ...why.concentration(plan, say),
+    ...(['hardness', 'cleansing', 'bubbly', 'creamy', 'conditioning'] as const).flatMap((key) =>
+      why.property(plan, say, key),
+    ),
+    ...(sheet.scent ? why.scentCost(say, sheet.scent) : []),
+    ...sheet.dispersions.flatMap((d) => why.dispersion(say, d)),
+    ...sheet.pots.flatMap((p) => why.carryOver(say, 'the one before', p.flow, 0.5)),
+    ...(
+      [
+        { from: 'mould' },
+        { from: 'lye', mass: 100 },
+        { from: 'bars', count: 8, weight: 110, at: 'cured' },
+      ] as const
+    ).flatMap((goal) => why.solved(plan, say, goal, 900)),
     ...why.fill(plan, say),
     ...moulding.moulds.flatMap((m) => why.mould(say, m)),
     ...why.bars(plan, say),

@@ -1,5 +1,5 @@
-import { fourPotLoaf, planWith, scentOf, shelfItem } from '../testing/plans.ts';
-import { grams, gramsPerKg } from '../units/quantity.ts';
+import { fourPotLoaf, planWith, scentOf, shelfItem } from '../../testing/plans.ts';
+import { grams, gramsPerKg } from '../../units/quantity.ts';
 import {
   addDose,
   addOil,
@@ -20,10 +20,10 @@ import {
   setPot,
   setScent,
   setTechnique,
-} from './edit.ts';
-import { planFaults } from './faults.ts';
-import { emptyPlan, type Plan } from './plan.ts';
-import { upgradePlan } from './upgrade.ts';
+} from './index.ts';
+import { planFaults } from '../faults.ts';
+import { emptyPlan, type Plan } from '../plan.ts';
+import { upgradePlan } from '../upgrade.ts';
 
 const names = (plan: ReturnType<typeof fourPotLoaf>) => plan.pots.map((p) => p.name);
 

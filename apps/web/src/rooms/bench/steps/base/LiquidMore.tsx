@@ -1,0 +1,104 @@
+import { DeleteOutlined, PlusOutlined } from '@ant-design/icons';
+import { Button, Input, Select } from 'antd';
+import { grams, LIQUID_KINDS, PLAN_LIMITS, setBase } from '@kleur/core';
+import { NumberField } from '../../../../shared/ui/NumberField.tsx';
+import { MassField } from '../../../../shared/ui/Quantity.tsx';
+import { newId } from '../../benchSlice.ts';
+import { usePlan } from '../../useDerived.ts';
+import { useEdit } from '../../useEdit.ts';
+
+const KINDS = { milk: 'Milk', tea: 'Tea or brewed plant', puree: 'Purée', other: 'Other' } as const;
+
+/** What of the liquid is not water, and what is kept out of the lye. */
+export function LiquidMore() {
+  const { base } = usePlan();
+  const { liquid } = base;
+  const edit = useEdit();
+  const setParts = (parts: typeof liquid.parts, key: string | null = null): void => {
+    edit((p) => setBase(p, { liquid: { ...p.base.liquid, parts } }), key);
+  };
+  const change = (id: string, part: Partial<(typeof liquid.parts)[number]>): void => {
+    setParts(
+      liquid.parts.map((p) => (p.id === id ? { ...p, ...part } : p)),
+      `liquid-part:${id}:${Object.keys(part).join()}`,
+    );
+  };
+  const water = 100 - liquid.parts.reduce((sum, p) => sum + p.percent, 0);
+  return (
+    <>
+      <p className="soft small figure">
+        {liquid.parts.length === 0
+          ? 'All of it is water.'
+          : water >= 0
+            ? `The other ${Number(water.toFixed(1))} % is water.`
+            : 'The parts make more than 100 %.'}
+      </p>
+      {liquid.parts.map((part) => (
+        <div key={part.id} className="row">
+          <Input
+            aria-label="Name of the liquid"
+            value={part.name}
+            maxLength={PLAN_LIMITS.name}
+            style={{ width: 130 }}
+            onChange={(e) => {
+              if (e.target.value !== '') change(part.id, { name: e.target.value });
+            }}
+          />
+          <Select
+            aria-label={`Kind of ${part.name}`}
+            value={part.kind}
+            onChange={(kind) => {
+              change(part.id, { kind });
+            }}
+            options={LIQUID_KINDS.map((k) => ({ value: k, label: KINDS[k] }))}
+            style={{ width: 150 }}
+          />
+          <NumberField
+            label={`Share of ${part.name}`}
+            hideLabel
+            width={84}
+            value={part.percent}
+            digits={1}
+            {...PLAN_LIMITS.share}
+            suffix="%"
+            onCommit={(percent) => {
+              change(part.id, { percent });
+            }}
+          />
+          <Button
+            type="text"
+            icon={<DeleteOutlined />}
+            aria-label={`Remove ${part.name}`}
+            onClick={() => {
+              setParts(liquid.parts.filter((p) => p.id !== part.id));
+            }}
+          />
+        </div>
+      ))}
+      {liquid.parts.some((p) => p.kind === 'milk') && (
+        <p className="caution">Milk or sugar in lye heats fast: freeze it, add the lye slowly.</p>
+      )}
+      <div className="row">
+        <Button
+          icon={<PlusOutlined />}
+          disabled={liquid.parts.length >= PLAN_LIMITS.liquidParts}
+          onClick={() => {
+            setParts([...liquid.parts, { id: newId(), name: 'Milk', kind: 'milk', percent: 50 }]);
+          }}
+        >
+          Milk, tea or other
+        </Button>
+        <MassField
+          label="Kept out of the lye, stirred in later"
+          width={220}
+          value={liquid.heldBack}
+          {...PLAN_LIMITS.mass}
+          step={10}
+          onCommit={(v) => {
+            edit((p) => setBase(p, { liquid: { ...p.base.liquid, heldBack: grams(v) } }), 'held-back');
+          }}
+        />
+      </div>
+    </>
+  );
+}

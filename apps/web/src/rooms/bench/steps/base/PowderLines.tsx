@@ -1,0 +1,81 @@
+import { DeleteOutlined } from '@ant-design/icons';
+import { Button } from 'antd';
+import { addLine, isDosed, PLAN_LIMITS, removeLine, setLine, why } from '@kleur/core';
+import { usePrinter, useSay } from '../../../../shared/hooks/useSettings.ts';
+import { NumberField } from '../../../../shared/ui/NumberField.tsx';
+import { Why } from '../../../../shared/ui/Why.tsx';
+import { newId } from '../../benchSlice.ts';
+import { MaterialPicker } from '../../MaterialPicker.tsx';
+import { usePlan, usePrep } from '../../useDerived.ts';
+import { useEdit } from '../../useEdit.ts';
+
+export function PowderLines() {
+  const plan = usePlan();
+  const { lines } = usePrep();
+  const edit = useEdit();
+  const say = useSay();
+  const print = usePrinter();
+  return (
+    <section aria-label="Powder lines and glitter" className="panel">
+      <h2>Powder lines and glitter</h2>
+      <p className="soft">
+        Through a fine sieve, in grams per area. Cosmetic grade only; dust mask for fine powder.
+      </p>
+      {lines.map(({ line, material, mass }) => (
+        <div key={line.id} className="row">
+          <span className="grow">{material.name}</span>
+          <NumberField
+            label={`${material.name}, per area`}
+            hideLabel
+            width={118}
+            value={line.gramsPerDm2}
+            digits={2}
+            {...PLAN_LIMITS.gramsPerDm2}
+            step={0.1}
+            suffix="g/dm²"
+            onCommit={(gramsPerDm2) => {
+              edit((p) => setLine(p, line.id, { gramsPerDm2 }), `line:${line.id}`);
+            }}
+          />
+          <NumberField
+            label={`Lines of ${material.name}`}
+            hideLabel
+            width={70}
+            value={line.count}
+            digits={0}
+            min={1}
+            max={20}
+            step={1}
+            suffix="×"
+            onCommit={(v) => {
+              edit((p) => setLine(p, line.id, { count: Math.round(v) }), `line:${line.id}`);
+            }}
+          />
+          <b className="figure">{print.number(mass, 2)} g</b>
+          <Why
+            of={`powder for ${material.name}`}
+            lines={() => why.line(plan, say, line.gramsPerDm2, line.count, mass)}
+          />
+          <Button
+            type="text"
+            icon={<DeleteOutlined />}
+            aria-label={`Remove the line of ${material.name}`}
+            onClick={() => {
+              edit((p) => removeLine(p, line.id));
+            }}
+          />
+        </div>
+      ))}
+      {lines.length < PLAN_LIMITS.lines && (
+        <MaterialPicker
+          label="Add a powder line"
+          accept={isDosed}
+          taken={[]}
+          onPick={(m) => {
+            edit((p) => addLine(p, { id: newId(), materialId: m.id, gramsPerDm2: 0.5, count: 1 }, m));
+          }}
+        />
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,116 @@
+import { Segmented } from 'antd';
+import { useState } from 'react';
+import { grams, PLAN_LIMITS, setBase, type SolveGoal, solveOils, why } from '@kleur/core';
+import { Button } from 'antd';
+import { useSay } from '../../../../shared/hooks/useSettings.ts';
+import { NumberField } from '../../../../shared/ui/NumberField.tsx';
+import { MassField } from '../../../../shared/ui/Quantity.tsx';
+import { Why } from '../../../../shared/ui/Why.tsx';
+import { usePlan } from '../../useDerived.ts';
+import { useEdit } from '../../useEdit.ts';
+
+type From = SolveGoal['from'];
+
+/** From mould, bars or lye to oils; the plan's doses, losses and embeds all count. */
+export function SolvePanel() {
+  const plan = usePlan();
+  const edit = useEdit();
+  const say = useSay();
+  const [from, setFrom] = useState<From>('mould');
+  const [count, setCount] = useState(10);
+  const [weight, setWeight] = useState(120);
+  const [at, setAt] = useState<'cut' | 'cured'>('cut');
+  const [lye, setLye] = useState(140);
+  const goal: SolveGoal =
+    from === 'mould' ? { from } : from === 'lye' ? { from, mass: lye } : { from, count, weight, at };
+  const oils = plan.base.oils.length > 0 ? solveOils(plan, goal) : null;
+  const same = oils !== null && Math.abs(oils - plan.base.totalOils) < 0.05;
+  return (
+    <section aria-label="Work out the oils" className="panel">
+      <h2>Work out the oils</h2>
+      <Segmented<From>
+        aria-label="Work out the oils from"
+        value={from}
+        onChange={setFrom}
+        options={[
+          { value: 'mould', label: 'from the mould' },
+          { value: 'bars', label: 'from bars' },
+          { value: 'lye', label: 'from the lye at hand' },
+        ]}
+      />
+      {from === 'bars' && (
+        <div className="row">
+          <NumberField
+            label="Bars"
+            width={80}
+            value={count}
+            digits={0}
+            {...PLAN_LIMITS.count}
+            step={1}
+            onCommit={(v) => {
+              setCount(Math.round(v));
+            }}
+          />
+          <MassField
+            label="Weight of one"
+            width={120}
+            value={weight}
+            min={1}
+            max={5000}
+            step={5}
+            onCommit={setWeight}
+          />
+          <Segmented
+            aria-label="Weighed at"
+            value={at}
+            onChange={setAt}
+            options={[
+              { value: 'cut', label: 'at the cut' },
+              { value: 'cured', label: 'cured' },
+            ]}
+          />
+        </div>
+      )}
+      {from === 'lye' && (
+        <div className="row">
+          <MassField
+            label="Sodium hydroxide at hand"
+            width={170}
+            value={lye}
+            min={1}
+            max={50_000}
+            step={5}
+            onCommit={setLye}
+          />
+        </div>
+      )}
+      <p className="solve figure">
+        {oils === null ? (
+          <span className="soft">
+            {plan.base.oils.length === 0
+              ? 'Choose oils first.'
+              : from === 'mould' && plan.moulding.moulds.length === 0
+                ? 'Add a mould first.'
+                : 'No amount of oils does it: the top, the jugs or the embeds take more than there is.'}
+          </span>
+        ) : (
+          <>
+            <b>{say.mass(oils)}</b> of oils
+            <Why of="these oils" lines={() => why.solved(plan, say, goal, oils)} />
+            {same ? (
+              <span className="soft"> as planned</span>
+            ) : (
+              <Button
+                onClick={() => {
+                  edit((p) => setBase(p, { totalOils: grams(oils) }));
+                }}
+              >
+                Set the oils
+              </Button>
+            )}
+          </>
+        )}
+      </p>
+    </section>
+  );
+}

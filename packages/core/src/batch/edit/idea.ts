@@ -1,0 +1,46 @@
+import { PLAN_LIMITS } from '../limits.ts';
+import { type PaletteColour, type Plan } from '../plan.ts';
+import { addPot } from './pots.ts';
+import { type FormulaPart, setFormula } from './doses.ts';
+
+export const setTechnique = (plan: Plan, technique: string | null): Plan => ({
+  ...plan,
+  idea: { ...plan.idea, technique },
+});
+
+/** Replaces the whole palette. Pots that followed a colour no longer in it keep their formula and stop following. */
+export function setPalette(plan: Plan, colours: readonly PaletteColour[]): Plan {
+  const kept = colours.slice(0, PLAN_LIMITS.palette);
+  const ids = new Set(kept.map((c) => c.id));
+  return {
+    ...plan,
+    idea: { ...plan.idea, colours: kept },
+    pots: plan.pots.map((p) => (p.follows !== null && !ids.has(p.follows) ? { ...p, follows: null } : p)),
+  };
+}
+
+export const setPaletteColour = (plan: Plan, id: string, change: Partial<Omit<PaletteColour, 'id'>>): Plan =>
+  setPalette(
+    plan,
+    plan.idea.colours.map((c) => (c.id === id ? { ...c, ...change } : c)),
+  );
+
+/** A pot to make for a palette colour, with the recipe found for it. */
+export interface PalettePot {
+  readonly colourId: string;
+  /** Id of the pot when there is none yet that follows the colour. */
+  readonly potId: string;
+  readonly parts: readonly FormulaPart[];
+}
+
+/** Turns palette colours into pots with formulas, in one act. A pot that follows the colour already is renewed. */
+export function potsFromPalette(plan: Plan, pots: readonly PalettePot[]): Plan {
+  return pots.reduce<Plan>((before, { colourId, potId, parts }) => {
+    const colour = before.idea.colours.find((c) => c.id === colourId);
+    if (!colour) return before;
+    const follower = before.pots.find((p) => p.follows === colourId);
+    if (!follower && before.pots.length >= PLAN_LIMITS.pots) return before;
+    const plan = follower ? before : addPot(before, potId, colour.name);
+    return setFormula(plan, follower?.id ?? potId, parts, colourId);
+  }, plan);
+}

@@ -1,0 +1,3 @@
+export * from './base.ts';
+export * from './block.ts';
+export * from './pots.ts';
