@@ -70,6 +70,8 @@ export interface PlanFacts {
   readonly prep: PrepSheet;
   readonly steps: readonly PotStep[];
   readonly blend: ScentBlend | null;
+  /** Everything that is put in beside oils and scent, embeds and lines too. */
+  readonly used: readonly Material[];
   readonly held: ReadonlyMap<string, readonly Held[]>;
   /** Per pot id. */
   readonly looks: ReadonlyMap<string, PotLooks>;
@@ -88,6 +90,7 @@ export function planFacts(
     shelf: shelf ?? new Map(plan.materials.map((m) => [m.id, m])),
     batter: batterOf(plan),
     flow,
+    used: usedMaterials(plan),
     held: heldByPots(plan, flow),
     fill: fillOf(plan),
     prep: prepSheet(plan, measuring),
@@ -95,6 +98,16 @@ export function planFacts(
     blend: scent && scentBlend(plan, scent, productPerOil(plan)),
     looks: new Map(plan.pots.map((p) => [p.id, looksOf(potComposition(plan, p))])),
   };
+}
+
+function usedMaterials(plan: Plan): Material[] {
+  const ids = new Set([
+    ...plan.base.additives.map((a) => a.materialId),
+    ...plan.pots.flatMap((p) => p.doses.map((d) => d.materialId)),
+    ...plan.lines.map((l) => l.materialId),
+    ...plan.embeds.flatMap((e) => e.doses.map((d) => d.materialId)),
+  ]);
+  return plan.materials.filter((m) => ids.has(m.id));
 }
 
 /** What pots hold, each with its g per kg oils: their own, their donors', and the whole batch's additives. */

@@ -102,12 +102,10 @@ export const checkFades = (facts: PlanFacts): Check[] =>
 export const FAINT_BELOW = 2;
 
 export const checkDoseFaint = (facts: PlanFacts): Check[] =>
-  eachDose(facts, ({ row, material }, { pot }) => {
+  eachDose(facts, ({ material }, { pot }) => {
     if (!material.optics) return null;
     const looks = facts.looks.get(pot.id)!;
-    const { parts } = looks.composition;
-    const alone = looks.at(parts.map((p) => (p.optics === material.optics ? row.dose : 0)));
-    const distance = deltaE00(alone, looks.uncoloured);
+    const distance = deltaE00(looks.alone(material.optics), looks.uncoloured);
     if (distance >= FAINT_BELOW) return null;
     return {
       id: 'dose-faint',

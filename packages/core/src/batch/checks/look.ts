@@ -100,8 +100,9 @@ const WHITE = { lightness: 82, chroma: 14 } as const;
 export const checkWhiteWillTan = (facts: PlanFacts): Check[] =>
   facts.plan.pots.flatMap((pot): Check[] => {
     if (!facts.held.get(pot.id)!.some((h) => isWhitener(h.material))) return [];
-    const { canvas, parts } = facts.looks.get(pot.id)!.composition;
-    const meant = predictLab(referenceCanvas, parts, cured());
+    const looks = facts.looks.get(pot.id)!;
+    const { canvas, parts } = looks.composition;
+    const meant = looks.meant();
     if (meant[0] < WHITE.lightness || chromaOf(meant) > WHITE.chroma) return [];
     const rise = facts.looks.get(pot.id)!.cured[2] - meant[2];
     if (rise <= TAN_WARN) return [];

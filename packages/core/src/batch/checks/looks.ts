@@ -1,5 +1,6 @@
 import { deltaE00 } from '../../colour/deltaE00.ts';
 import { type LabD65 } from '../../colour/lab.ts';
+import { referenceCanvas } from '../../pigment/canvas.ts';
 import { createMixer, predictLab } from '../../pigment/mixer.ts';
 import { type Optics } from '../../pigment/optics.ts';
 import { cured, fresh } from '../../pigment/stage.ts';
@@ -13,6 +14,10 @@ export interface PotLooks {
   readonly uncoloured: LabD65;
   /** The pot at other doses of what is in it. */
   at(doses: readonly number[]): LabD65;
+  /** One of its colourants alone, at the dose it has. */
+  alone(optics: Optics): LabD65;
+  /** Its colourants in the near-white reference base, without scent: what is meant. */
+  meant(): LabD65;
   /** ΔE00 between the fresh pot and what it would be if every colourant had settled at once. */
   freshOff(): number;
 }
@@ -29,11 +34,19 @@ function looks(composition: Composition): PotLooks {
     return [L!, a!, b!];
   };
   let off: number | null = null;
+  let meant: LabD65 | null = null;
+  const alone = new Map<Optics, LabD65>();
   return {
     composition,
     cured: at(parts.map((p) => p.dose)),
     uncoloured: at(parts.map(() => 0)),
     at,
+    alone: (optics) => {
+      const found = alone.get(optics) ?? at(parts.map((p) => (p.optics === optics ? p.dose : 0)));
+      alone.set(optics, found);
+      return found;
+    },
+    meant: () => (meant ??= predictLab(referenceCanvas, parts, cured())),
     freshOff: () => (off ??= freshOff(composition)),
   };
 }

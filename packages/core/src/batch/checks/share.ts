@@ -1,6 +1,6 @@
 import { grams } from '../../units/quantity.ts';
 import { setBase, setDraw, setPot } from '../edit/index.ts';
-import { fillOf, solveOils } from '../fill.ts';
+import { type Fill, fillOf, solveOils } from '../fill.ts';
 import { onePart, type Plan, type Pot, type ShareWay } from '../plan.ts';
 import { type Check, type PlanFacts, type Repair } from './check.ts';
 
@@ -162,7 +162,7 @@ export const FILL_TOLERANCE = 0.03;
 export function checkFill({ plan, fill, say }: PlanFacts): Check[] {
   if (fill.ratio === null || Math.abs(fill.ratio - 1) <= FILL_TOLERANCE + 1e-9) return [];
   const over = fill.ratio > 1;
-  const oils = solveOils(plan, { from: 'mould' });
+  const oils = oilsToFill(plan, fill);
   const off = Math.abs(fill.have - fill.wanted);
   return [
     {
@@ -174,10 +174,18 @@ export function checkFill({ plan, fill, say }: PlanFacts): Check[] {
         : `The batter leaves the mould ${say.percent((1 - fill.ratio) * 100)} short.`,
       arithmetic: `${say.volume(fill.have)} goes in (batter less ${say.mass(fill.top)} for the top and ${say.mass(fill.losses)} in jugs${fill.embeds > 0 ? `, with ${say.volume(fill.embeds)} of embeds` : ''}), ${say.volume(fill.wanted)} of room: ${say.volume(off)} ${over ? 'too much' : 'short'}`,
       remedy:
-        oils === null ? 'Change the moulds, or what takes their room.' : `${say.mass(oils)} of oils fill it.`,
-      repairs: oils === null ? [] : [{ label: `Set oils to ${say.mass(oils)}`, apply: (p) => fitOils(p) }],
+        oils === null
+          ? 'Change the moulds, or what takes their room.'
+          : `About ${say.mass(oils, true)} of oils fill it.`,
+      repairs: oils === null ? [] : [{ label: 'Set the oils that fill it', apply: fitOils }],
     },
   ];
+}
+
+/** Batter goes with the oils, nearly; the repair works them out to the gram. */
+function oilsToFill(plan: Plan, fill: Fill): number | null {
+  const batter = fill.batter + (fill.wanted - fill.have) * fill.density;
+  return fill.batter > 0 && batter > 0 ? (plan.base.totalOils * batter) / fill.batter : null;
 }
 
 const fitOils = (plan: Plan): Plan => {

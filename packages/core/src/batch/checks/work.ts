@@ -29,17 +29,6 @@ export function checkMistBeforeHeat({ plan }: PlanFacts): Check[] {
   ];
 }
 
-const usedMaterials = (facts: PlanFacts) => {
-  const { plan } = facts;
-  const ids = new Set([
-    ...plan.base.additives.map((a) => a.materialId),
-    ...plan.pots.flatMap((p) => p.doses.map((d) => d.materialId)),
-    ...plan.lines.map((l) => l.materialId),
-    ...plan.embeds.flatMap((e) => e.doses.map((d) => d.materialId)),
-  ]);
-  return plan.materials.filter((m) => ids.has(m.id));
-};
-
 /** Taller than this, an insulated mould holds its heat. mm. */
 const TALL = 80;
 
@@ -47,9 +36,7 @@ const TALL = 80;
 export function checkHeatRisk(facts: PlanFacts): Check[] {
   const { plan } = facts;
   const sweet = [
-    ...usedMaterials(facts)
-      .filter((m) => m.cautions.includes('heat'))
-      .map((m) => m.name),
+    ...facts.used.filter((m) => m.cautions.includes('heat')).map((m) => m.name),
     ...plan.base.liquid.parts.filter((p) => p.kind === 'milk' || p.kind === 'puree').map((p) => p.name),
   ];
   const warm = plan.work.finish.some((f) => f === 'oven' || f === 'insulate');
@@ -162,7 +149,7 @@ export const checkPotPace = ({ steps, say }: PlanFacts): Check[] =>
 /** Coarse grains where they do not belong, or where they sink. */
 export function checkScrub(facts: PlanFacts): Check[] {
   const { plan } = facts;
-  const scrubs = usedMaterials(facts).filter((m) => m.kind === 'scrub');
+  const scrubs = facts.used.filter((m) => m.kind === 'scrub');
   const coarse = scrubs.filter((m) => m.cautions.includes('scratchy'));
   const wants = plan.pots.some((p) => consistencyWanted(plan.idea.technique, p) === 'fluid');
   // Mineral grains sink; seeds and flour stay up longer.
@@ -196,9 +183,7 @@ export function checkScrub(facts: PlanFacts): Check[] {
 export function checkAllergen(facts: PlanFacts): Check[] {
   const { plan } = facts;
   const oils = plan.base.oils.map((o) => materialOf(plan, o.materialId));
-  const names = [...oils, ...usedMaterials(facts)]
-    .filter((m) => m.cautions.includes('allergen'))
-    .map((m) => m.name);
+  const names = [...oils, ...facts.used].filter((m) => m.cautions.includes('allergen')).map((m) => m.name);
   const milk = plan.base.liquid.parts.filter((p) => p.kind === 'milk').map((p) => p.name);
   const all = [...new Set([...names, ...milk])];
   if (all.length === 0) return [];
@@ -283,7 +268,7 @@ export function checkStock(facts: PlanFacts): Check[] {
 export function checkLots(facts: PlanFacts): Check[] {
   const { plan, shelf } = facts;
   if (!plan.work.permanentLine) return [];
-  const untested = usedMaterials(facts).filter((m) => {
+  const untested = facts.used.filter((m) => {
     const state = shelf.get(m.id) ?? m;
     return m.optics && state.lot !== '' && !state.lotTested;
   });
