@@ -206,7 +206,9 @@ test('a finding is mended with one tap and comes back with one undo', async ({ p
   await expect(drawer.getByText(/leaves the mould \d+(\.\d)? % short/)).toBeVisible();
   await drawer.getByRole('button', { name: 'Set the oils that fill it' }).click();
   await expect(drawer.getByText(/leaves the mould/)).toHaveCount(0);
-  await page.keyboard.press('Escape');
+  await drawer.getByRole('link', { name: 'Patina' }).first().click();
+  await expect(page.getByLabel('Name', { exact: true })).toHaveValue('Patina');
+  await bench.step('Base');
   await expect(page.getByLabel('Total oils')).toHaveValue(/^10\d\d/);
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByLabel('Total oils')).toHaveValue('900');

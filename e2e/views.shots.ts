@@ -25,8 +25,8 @@ test('settings', async ({ page }) => {
 });
 
 test('the steps of a batch', async ({ page, batches, bench }) => {
-  await batches.openBatch('Kingfisher');
-  await bench.colourOf('Throat');
+  await batches.openBatch('Verdigris roofs');
+  await bench.colourOf('Copper');
   await page.waitForTimeout(400);
   await page.screenshot({ path: `${folder}/pots.png` });
   await bench.step('Base');
@@ -35,6 +35,31 @@ test('the steps of a batch', async ({ page, batches, bench }) => {
   await bench.step('Prep');
   await page.waitForTimeout(300);
   await page.screenshot({ path: `${folder}/prep.png` });
+});
+
+test('the parts of a plan', async ({ page, batches, bench }) => {
+  await batches.openBatch('Tiled courtyard');
+  await bench.step('Base');
+  await bench.part('Mould and bars');
+  await bench.colourOf('Shade');
+  await page.waitForTimeout(300);
+  await page.screenshot({ path: `${folder}/mould.png` });
+  await batches.openBatch('Verdigris roofs');
+  await bench.step('Base');
+  await bench.part('Scent');
+  await bench.colourOf('Copper');
+  await page.waitForTimeout(300);
+  await page.screenshot({ path: `${folder}/scent.png` });
+  await bench.part('Embeds and lines');
+  await page.waitForTimeout(300);
+  await page.screenshot({ path: `${folder}/embeds.png` });
+  await bench.step('Prep');
+  await bench.part('Dispersions');
+  await page.waitForTimeout(300);
+  await page.screenshot({ path: `${folder}/dispersions.png` });
+  await bench.part('Order and pace');
+  await page.waitForTimeout(300);
+  await page.screenshot({ path: `${folder}/order.png` });
 });
 
 test('from an idea to recipes', async ({ page, batches, bench, idea }) => {

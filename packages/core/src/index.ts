@@ -1,5 +1,6 @@
 /** The computation of Kleur: colour, pigments, materials, batches, units. No interface, no clock, no I/O. */
 
+export { additiveEffects } from './batch/additive.ts';
 export { PLAN_LIMITS } from './batch/limits.ts';
 export { BAND_COUNT, type Spectrum, wavelengths } from './colour/bands.ts';
 export { deltaE00 } from './colour/deltaE00.ts';

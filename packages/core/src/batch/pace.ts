@@ -67,7 +67,7 @@ export function basePace(plan: Plan): PaceFactor[] {
 }
 
 /** A material's effect at a dose: its own factor at the typical dose, growing with the dose up to half as much again. */
-function doseFactor(plan: Plan, materialId: string, dose: number): number {
+export function doseFactor(plan: Plan, materialId: string, dose: number): number {
   const { pace, window } = materialOf(plan, materialId);
   return window && window.typical > 0 ? pace ** Math.min(1.5, dose / window.typical) : pace;
 }

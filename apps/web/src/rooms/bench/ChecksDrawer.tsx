@@ -1,6 +1,7 @@
 import { CheckOutlined } from '@ant-design/icons';
 import { Button, Drawer } from 'antd';
 import { useState } from 'react';
+import { Link } from 'react-router';
 import { type Check, type CheckLevel, type Plan } from '@kleur/core';
 import { LevelMark } from '../../shared/ui/Levels.tsx';
 import { CheckList } from './CheckList.tsx';
@@ -12,21 +13,35 @@ const LEVELS: readonly (readonly [CheckLevel, string])[] = [
   ['tip', 'Tips'],
 ];
 
-const PLACES: Readonly<Record<Exclude<Check['place']['at'], 'pot' | 'dose'>, string>> = {
-  oils: 'Oils',
-  superfat: 'Superfat',
-  lye: 'Lye and liquid',
-  scent: 'Scent',
-  additives: 'Additives',
-  mould: 'Mould',
-  embeds: 'Embeds',
-  pots: 'Pots',
-  idea: 'Idea',
-  work: 'Work',
+type Spot = Exclude<Check['place']['at'], 'pot' | 'dose'>;
+/** What a place is called, and where it is. */
+const PLACES: Readonly<Record<Spot, readonly [name: string, path: string, part: string]>> = {
+  oils: ['Oils', 'base', 'oils'],
+  superfat: ['Superfat', 'base', 'oils'],
+  lye: ['Lye and liquid', 'base', 'oils'],
+  scent: ['Scent', 'base', 'scent'],
+  additives: ['Additives', 'base', 'additives'],
+  mould: ['Mould', 'base', 'mould'],
+  embeds: ['Embeds', 'base', 'embeds'],
+  pots: ['Pots', 'pots', ''],
+  idea: ['Idea', 'idea', ''],
+  work: ['Work', 'prep', 'order'],
 };
 
-const placeName = (plan: Plan, { place }: Check): string =>
-  'potId' in place ? (plan.pots.find((p) => p.id === place.potId)?.name ?? 'Pots') : PLACES[place.at];
+interface Place {
+  readonly name: string;
+  readonly path: string;
+  readonly search: string;
+}
+
+function placeOf(plan: Plan, { place }: Check): Place {
+  if ('potId' in place) {
+    const pot = plan.pots.find((p) => p.id === place.potId);
+    return { name: pot?.name ?? 'Pots', path: 'pots', search: `?pot=${place.potId}` };
+  }
+  const [name, path, part] = PLACES[place.at];
+  return { name, path, search: part === '' ? '' : `?part=${part}` };
+}
 
 /** Everything that the plan's checks have to say, in one list. */
 export function ChecksDrawer() {
@@ -61,14 +76,26 @@ export function ChecksDrawer() {
         {LEVELS.map(([level, title]) => {
           const of = checks.filter((c) => c.level === level);
           if (of.length === 0) return null;
-          const places = [...new Set(of.map((c) => placeName(plan, c)))];
+          const places = [...new Map(of.map((c) => [placeOf(plan, c).name, placeOf(plan, c)])).values()];
           return (
             <section key={level} aria-label={title}>
               <h3>{title}</h3>
               {places.map((place) => (
-                <div key={place}>
-                  <p className="soft small check-place">{place}</p>
-                  <CheckList checks={of.filter((c) => placeName(plan, c) === place)} label={place} />
+                <div key={place.name}>
+                  <p className="small check-place">
+                    <Link
+                      to={{ pathname: place.path, search: place.search }}
+                      onClick={() => {
+                        setOpen(false);
+                      }}
+                    >
+                      {place.name}
+                    </Link>
+                  </p>
+                  <CheckList
+                    checks={of.filter((c) => placeOf(plan, c).name === place.name)}
+                    label={place.name}
+                  />
                 </div>
               ))}
             </section>

@@ -3,6 +3,7 @@ import { Button, Segmented, Select } from 'antd';
 import { useState } from 'react';
 import {
   addAdditive,
+  additiveEffects,
   ADDITIVE_MOMENTS,
   type AdditiveMoment,
   barWeights,
@@ -119,6 +120,7 @@ function AdditiveCard(props: {
     edit((p) => setAdditive(p, row.id, { dose: gramsPerKg(dose) }), `additive:${row.id}`);
   };
   const over = window !== null && row.dose > window.ceiling;
+  const effects = additiveEffects(plan, row, mass);
   return (
     <li className="dose">
       <div className="dose-top">
@@ -189,11 +191,19 @@ function AdditiveCard(props: {
           </span>
         )}
       </div>
+      <p className="small figure">
+        {effects.deltaE < 0.05
+          ? 'Leaves the colour alone'
+          : `Moves the bare base by ΔE ${print.number(effects.deltaE, 1)}`}
+        {Math.abs(effects.pace - 1) < 0.005
+          ? ', leaves the pace alone'
+          : `, working time × ${print.number(effects.pace, 2)}`}
+        {effects.volume > 0.05 && `, takes ${say.volume(effects.volume)}`}.
+      </p>
       <p className="soft small">
         {material.behaviour}
         {material.lyeDemand > 0 && ' The lye figure counts it.'}
-        {material.pace !== 1 && ` Working time × ${print.number(material.pace, 2)} at its usual dose.`}
-        {material.cautions.includes('heat') && ` ${cautionText.heat}`}
+        {effects.heats && ` ${cautionText.heat}`}
         {material.cautions.includes('fine-powder') && ` ${cautionText['fine-powder']}`}
       </p>
     </li>
