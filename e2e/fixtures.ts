@@ -1,4 +1,4 @@
-import { test as base } from '@playwright/test';
+import { type Page, test as base } from '@playwright/test';
 import { BatchesPage } from './pages/batches.ts';
 import { BenchPage } from './pages/bench.ts';
 import { IdeaPage } from './pages/idea.ts';
@@ -44,3 +44,33 @@ export const test = base.extend<Pages & { readonly demo: undefined; readonly qui
 });
 
 export const expect = test.expect;
+
+/** How much slower the page's thread is now than an ordinary machine: a loop of about 20 ms, timed. At least 1. */
+const slowness = (page: Page): Promise<number> =>
+  page.evaluate(() => {
+    const from = performance.now();
+    let sum = 0;
+    for (let i = 0; i < 2e7; i++) sum += i % 7;
+    return Math.max(1, (performance.now() - from) / (sum > 0 ? 20 : 1));
+  });
+
+/**
+ * Does something until it went by without a task on the page's thread that took longer than `limit` ms of an ordinary
+ * machine. A busy machine stops any task now and then; code that blocks the page does so every time.
+ */
+export async function withoutBlocking(page: Page, limit: number, act: () => Promise<void>): Promise<void> {
+  await expect(async () => {
+    const before = await slowness(page);
+    await page.evaluate(() => {
+      const seen: number[] = [];
+      Object.assign(window, { longTasks: seen });
+      new PerformanceObserver((list) => {
+        for (const entry of list.getEntries()) seen.push(entry.duration);
+      }).observe({ entryTypes: ['longtask'] });
+    });
+    await act();
+    const long = await page.evaluate(() => (window as unknown as { longTasks: number[] }).longTasks);
+    const allowed = limit * Math.max(before, await slowness(page));
+    expect(long.filter((ms) => ms > allowed)).toEqual([]);
+  }).toPass({ timeout: 90_000 });
+}

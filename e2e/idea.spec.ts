@@ -1,4 +1,4 @@
-import { expect, test } from './fixtures.ts';
+import { expect, test, withoutBlocking } from './fixtures.ts';
 
 test('photo → palette → pots → prep', async ({ page, batches, bench, idea }) => {
   await batches.create();
@@ -399,6 +399,7 @@ test('bad files are refused with a reason and nothing is lost', async ({ page, b
 });
 
 test('a 12-megapixel photo is read without freezing the page', async ({ page, batches, bench, idea }) => {
+  test.setTimeout(150_000);
   await batches.openBatch('Kingfisher');
   await bench.step('Idea');
   await idea.source('Photo');
@@ -408,17 +409,13 @@ test('a 12-megapixel photo is read without freezing the page', async ({ page, ba
     3000,
     'image/jpeg',
   );
-  await page.evaluate(() => {
-    const seen: number[] = [];
-    Object.assign(window, { longTasks: seen });
-    new PerformanceObserver((list) => {
-      for (const entry of list.getEntries()) seen.push(entry.duration);
-    }).observe({ entryTypes: ['longtask'] });
+  const colours = page.getByRole('list', { name: 'Colours of the photo' }).getByRole('listitem');
+  await withoutBlocking(page, 250, async () => {
+    // Another source and back: the photo is gone and read anew.
+    await idea.source('Harmony');
+    await idea.source('Photo');
+    await expect(colours).toHaveCount(0);
+    await idea.file('Choose a photo', 'large.jpg', photo, 'image/jpeg');
+    await expect(colours).toHaveCount(5);
   });
-  const from = Date.now();
-  await idea.file('Choose a photo', 'large.jpg', photo, 'image/jpeg');
-  await expect(page.getByRole('list', { name: 'Colours of the photo' }).getByRole('listitem')).toHaveCount(5);
-  test.info().annotations.push({ type: 'ms', description: String(Date.now() - from) });
-  const long = await page.evaluate(() => (window as unknown as { longTasks: number[] }).longTasks);
-  expect(long.filter((ms) => ms > 250)).toEqual([]);
 });

@@ -23,7 +23,7 @@ test('mould → oils → four pots, one from part of another, a white without sc
   // 9 bars of 25 mm and their cuts in 250 mm
   expect(await bench.figure('Bars')).toBe(9);
   const fill = page.getByRole('region', { name: 'Fill', exact: true });
-  await page.getByRole('button', { name: 'Set the oils' }).click();
+  await page.getByRole('button', { name: 'Set the oils', exact: true }).click();
   await expect(fill).toContainText('100 % full');
 
   await bench.part('Scent');
@@ -49,7 +49,7 @@ test('mould → oils → four pots, one from part of another, a white without sc
   // One tap fills the mould again, now that powders, scent, jugs and the reserve are known.
   await bench.step('Base');
   await bench.part('Mould and bars');
-  await page.getByRole('button', { name: 'Set the oils' }).click();
+  await page.getByRole('button', { name: 'Set the oils', exact: true }).click();
   await expect(fill).toContainText('100 % full');
   await bench.part('Oils and lye');
   const oils = Number(await page.getByLabel('Total oils').inputValue());
@@ -126,7 +126,7 @@ test('a divided slab with uneven sections', async ({ page, batches, bench }) => 
   // 9 mm of dividers: 30 mm × 400 / 391 while they stand
   await expect(page.getByText(/fill to 30\.7 mm while the dividers stand/)).toBeVisible();
   await bench.fill('Sticks to each jug', '0');
-  await page.getByRole('button', { name: 'Set the oils' }).click();
+  await page.getByRole('button', { name: 'Set the oils', exact: true }).click();
 
   const names = ['Glaze', 'Grout', 'Brick', 'Shade'];
   for (const [i, name] of names.entries()) {
@@ -206,8 +206,8 @@ test('a finding is mended with one tap and comes back with one undo', async ({ p
   await expect(drawer.getByText(/leaves the mould \d+(\.\d)? % short/)).toBeVisible();
   await drawer.getByRole('button', { name: 'Set the oils that fill it' }).click();
   await expect(drawer.getByText(/leaves the mould/)).toHaveCount(0);
-  await drawer.getByRole('link', { name: 'Patina' }).first().click();
-  await expect(page.getByLabel('Name', { exact: true })).toHaveValue('Patina');
+  await drawer.getByRole('link', { name: 'Copper' }).first().click();
+  await expect(page.getByLabel('Name', { exact: true })).toHaveValue('Copper');
   await bench.step('Base');
   await expect(page.getByLabel('Total oils')).toHaveValue(/^10\d\d/);
   await page.getByRole('button', { name: 'Undo' }).click();

@@ -1,5 +1,5 @@
 import { sankey, sankeyLinkHorizontal } from 'd3-sankey';
-import { useMemo } from 'react';
+import { memo, useMemo } from 'react';
 import { type Flow, flowOf, type Plan } from '@kleur/core';
 import { useSay } from '../../../../shared/hooks/useSettings.ts';
 import { useBench, useColours } from '../../BenchContext.ts';
@@ -56,11 +56,18 @@ function graphOf(plan: Plan, flow: Flow): { nodes: Node[]; links: Link[] } {
   return { nodes: all.filter((n) => used.has(n.id)), links };
 }
 
-/** Where the batter goes, as wide as it is heavy. Pots can be chosen here too. */
+/** Where the batter goes, as wide as it is heavy, in cured colours. Pots can be chosen here too. */
 export function FlowPicture() {
+  const { pots } = useColours();
+  // As one text, so that the picture is not drawn anew while time is dragged.
+  const cured = JSON.stringify([...pots].map(([id, c]) => [id, c.cured.hex]));
+  return <Picture cured={cured} />;
+}
+
+const Picture = memo(function Picture({ cured }: { readonly cured: string }) {
   const plan = usePlan();
   const { select, selectedId } = useBench();
-  const { pots: colours } = useColours();
+  const colours = useMemo(() => new Map(JSON.parse(cured) as [string, string][]), [cured]);
   const say = useSay();
   const laid = useMemo(() => {
     const graph = graphOf(plan, flowOf(plan));
@@ -82,7 +89,7 @@ export function FlowPicture() {
   }, [plan]);
   if (!laid || plan.pots.length < 2) return null;
   const path = sankeyLinkHorizontal<Node, Link>();
-  const colourOf = (potId: string | null): string | undefined => colours.get(potId ?? BARE)?.now.hex;
+  const colourOf = (potId: string | null): string | undefined => colours.get(potId ?? BARE);
   return (
     <section aria-label="Where the batter goes" className="flow">
       <h3>Where the batter goes</h3>
@@ -138,4 +145,4 @@ export function FlowPicture() {
       </svg>
     </section>
   );
-}
+});

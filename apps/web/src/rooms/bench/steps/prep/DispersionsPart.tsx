@@ -1,5 +1,4 @@
-import { PrinterOutlined } from '@ant-design/icons';
-import { Button, Segmented, Switch } from 'antd';
+import { Segmented, Switch } from 'antd';
 import {
   carrierOilBalance,
   type CarrierSource,
@@ -20,6 +19,7 @@ import { MaterialPicker } from '../../MaterialPicker.tsx';
 import { useChecks, usePlan, usePrep, useStopped } from '../../useDerived.ts';
 import { useEdit } from '../../useEdit.ts';
 import { measuredText } from './amount.ts';
+import { PrintButton } from './PrintButton.tsx';
 
 const IDS = ['carrier-heavy', 'carrier-mismatch', 'pot-superfat', 'lye-liquid', 'too-small-to-weigh'];
 const isOil = (kind: string): boolean => kind === 'oil';
@@ -33,15 +33,7 @@ export function DispersionsPart() {
       <section aria-label="Dispersions">
         <div className="section-head">
           <h2>Dispersions</h2>
-          <Button
-            className="no-print"
-            icon={<PrinterOutlined />}
-            onClick={() => {
-              window.print();
-            }}
-          >
-            Print
-          </Button>
+          <PrintButton />
         </div>
         {dispersions.length === 0 && <p className="soft">Nothing in this plan is dispersed in a liquid.</p>}
         <ul className="doses">

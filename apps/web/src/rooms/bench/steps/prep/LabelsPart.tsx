@@ -1,10 +1,9 @@
-import { PrinterOutlined } from '@ant-design/icons';
-import { Button } from 'antd';
 import { mediumName } from '@kleur/core';
 import { usePrinter, useSay } from '../../../../shared/hooks/useSettings.ts';
 import { PotSwatch } from '../../PotSwatch.tsx';
 import { useDocument, usePrep } from '../../useDerived.ts';
 import { amountText, ownLiquid } from './amount.ts';
+import { PrintButton } from './PrintButton.tsx';
 
 /** One label a cup, to print, cut and stick on. */
 export function LabelsPart() {
@@ -16,14 +15,7 @@ export function LabelsPart() {
     <section aria-label="Cup labels">
       <div className="section-head no-print">
         <p className="soft">Print, cut, and stick one on each cup before lye meets oil.</p>
-        <Button
-          icon={<PrinterOutlined />}
-          onClick={() => {
-            window.print();
-          }}
-        >
-          Print labels
-        </Button>
+        <PrintButton label="Print labels" />
       </div>
       <ul className="labels">
         {pots.map((p, i) => (

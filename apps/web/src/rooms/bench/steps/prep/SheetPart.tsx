@@ -1,5 +1,3 @@
-import { PrinterOutlined } from '@ant-design/icons';
-import { Button } from 'antd';
 import dayjs from 'dayjs';
 import {
   type AdditiveMoment,
@@ -18,6 +16,7 @@ import { Cup } from './Cup.tsx';
 import { GatherSection } from './GatherSection.tsx';
 import { Safety } from './Safety.tsx';
 import { WeighTable } from './WeighTable.tsx';
+import { PrintButton } from './PrintButton.tsx';
 
 /** The sheet for the bench: what to weigh for the base and for each pot, and how to disperse it. */
 export function SheetPart() {
@@ -39,15 +38,7 @@ export function SheetPart() {
               .join(' · ') || 'No date set'}
           </span>
         </div>
-        <Button
-          className="no-print"
-          icon={<PrinterOutlined />}
-          onClick={() => {
-            window.print();
-          }}
-        >
-          Print
-        </Button>
+        <PrintButton />
       </header>
       <CheckList checks={checks} label="To settle first" />
       <div className="sheet-base">
