@@ -1,7 +1,8 @@
 import { Switch } from 'antd';
 import { type MaterialWire } from '@kleur/contract';
 import { mediumName, type ShelfFace } from '@kleur/core';
-import { type Printer, usePrinter } from '../../shared/hooks/useSettings.ts';
+import { type Printer } from '../../shared/hooks/printer.ts';
+import { usePrinter } from '../../shared/hooks/useSettings.ts';
 import { FaceStrip } from './FaceStrip.tsx';
 
 /** The limits of an item in one line, by what it is. */

@@ -1,5 +1,5 @@
 import { type Measured, type PrepRow, printSpoonSum } from '@kleur/core';
-import { type Printer } from '../../../../shared/hooks/useSettings.ts';
+import { type Printer } from '../../../../shared/hooks/printer.ts';
 
 /** A powder as it is measured: spoons, or grams by the scale. */
 export const measuredText = (measured: Measured, print: Printer): string =>
