@@ -104,7 +104,7 @@ export const checkWhiteWillTan = (facts: PlanFacts): Check[] =>
     const { canvas, parts } = looks.composition;
     const meant = looks.meant();
     if (meant[0] < WHITE.lightness || chromaOf(meant) > WHITE.chroma) return [];
-    const rise = facts.looks.get(pot.id)!.cured[2] - meant[2];
+    const rise = looks.cured[2] - meant[2];
     if (rise <= TAN_WARN) return [];
     const from = (part: Partial<typeof canvas>): number =>
       predictLab({ ...referenceCanvas, ...part }, parts, cured())[2] - meant[2];
