@@ -2,22 +2,23 @@ import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { defineConfig } from '@playwright/test';
+import { firstPort } from './e2e/ports.ts';
 
-const port = Number(process.env.E2E_PORT ?? 4290);
-// One folder for the whole run, also when the configuration is read again by a worker.
-process.env.E2E_DATA ??= mkdtempSync(join(tmpdir(), 'kleur-e2e-'));
+/** Tests that run side by side; each has a server and a workspace of its own, since every test resets the demo. */
+const workers = 2;
 
 export default defineConfig({
   testDir: 'e2e',
   outputDir: 'test-results',
-  workers: 1,
+  workers,
+  fullyParallel: true,
   forbidOnly: Boolean(process.env.CI),
   reporter: [['list'], ['json', { outputFile: 'test-results/e2e.json' }]],
-  timeout: 40_000,
-  expect: { timeout: 8000 },
+  // A shared machine can stand still for seconds: the limits stop what hangs, they do not time the application.
+  timeout: 180_000,
+  expect: { timeout: 25_000 },
   use: {
     contextOptions: { reducedMotion: 'reduce' },
-    baseURL: `http://127.0.0.1:${port}`,
     viewport: { width: 1280, height: 800 },
     trace: 'off',
     launchOptions: {
@@ -31,10 +32,15 @@ export default defineConfig({
       ],
     },
   },
-  webServer: {
+  webServer: Array.from({ length: workers }, (_, i) => ({
     command: 'node apps/server/dist/main.js',
-    url: `http://127.0.0.1:${port}/api/health`,
-    env: { PORT: String(port), KLEUR_DATA: process.env.E2E_DATA, NODE_ENV: 'production' },
+    url: `http://127.0.0.1:${firstPort + i}/api/health`,
+    env: {
+      PORT: String(firstPort + i),
+      KLEUR_DATA: mkdtempSync(join(tmpdir(), 'kleur-e2e-')),
+      NODE_ENV: 'production',
+    },
     reuseExistingServer: false,
-  },
+    timeout: 180_000,
+  })),
 });

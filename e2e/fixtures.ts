@@ -3,6 +3,7 @@ import { BatchesPage } from './pages/batches.ts';
 import { BenchPage } from './pages/bench.ts';
 import { IdeaPage } from './pages/idea.ts';
 import { ShelfPage } from './pages/shelf.ts';
+import { firstPort } from './ports.ts';
 
 interface Pages {
   readonly batches: BatchesPage;
@@ -11,8 +12,13 @@ interface Pages {
   readonly shelf: ShelfPage;
 }
 
-/** Every test starts from the demo, and fails on any error in the page. */
+/** Every test runs on its worker's own server, starts from the demo, and fails on any error in the page. */
 export const test = base.extend<Pages & { readonly demo: undefined; readonly quiet: undefined }>({
+  // The runner reads what a fixture needs from the pattern: none here.
+  // eslint-disable-next-line no-empty-pattern
+  baseURL: async ({}, use, { parallelIndex }) => {
+    await use(`http://127.0.0.1:${firstPort + parallelIndex}`);
+  },
   demo: [
     async ({ request }, use) => {
       await request.post('/api/demo/reset', { data: { confirm: 'replace everything with the demo' } });
