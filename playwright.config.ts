@@ -18,6 +18,7 @@ export default defineConfig({
   timeout: 180_000,
   expect: { timeout: 25_000 },
   use: {
+    actionTimeout: 60_000,
     contextOptions: { reducedMotion: 'reduce' },
     viewport: { width: 1280, height: 800 },
     trace: 'off',

@@ -248,3 +248,19 @@ test('a mould and a base are kept and used again', async ({ page, batches, bench
   await expect(page.getByRole('textbox', { name: 'Length' })).toHaveValue('260');
   await bench.waitSaved();
 });
+
+test('the work on one axis, and the fallback tried in a hurry', async ({ page, batches, bench }) => {
+  await batches.openBatch('Verdigris roofs');
+  await bench.step('Prep');
+  await bench.part('Order and pace');
+  const axis = page.getByRole('region', { name: 'Working time of each pot' });
+  await expect(axis.getByRole('img', { name: /weighed off/ })).toHaveAccessibleName(
+    /Patina: weighed off 1 to 2, coloured 6 to 8, scented 8 to 9, poured \d+ to \d+/,
+  );
+  await expect(axis).toContainText('place the embeds on top');
+  const agreed = page.getByRole('region', { name: 'How the work goes' });
+  await expect(agreed).toContainText('Piped top: all in time');
+  await expect(agreed).toContainText('Spooned blobs: all in time');
+  await bench.choose('Fallback technique', 'Powder line between layers');
+  await expect(agreed).toContainText(/Powder line between layers: .*Pale patina too stiff/);
+});

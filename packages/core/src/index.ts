@@ -188,7 +188,7 @@ export {
   sectionVolume,
 } from './batch/mould.ts';
 export { type WorkOrder, workOrder } from './batch/order.ts';
-export { consistencyWanted, type PotPace, type PotStep, paceSteps, PACE_SPREAD } from './batch/pace.ts';
+export { type PotPace, PACE_SPREAD } from './batch/pace.ts';
 export {
   ADDITIVE_MOMENTS,
   type AdditiveMoment,
@@ -244,6 +244,7 @@ export {
 } from './batch/prep.ts';
 export { productPerOil } from './batch/product.ts';
 export { browningOf, type ScentBlend, scentBlend, stabiliserFor } from './batch/scent.ts';
+export { type MouldTask, type PotStep, type Task, type Timeline, timelineOf } from './batch/timeline.ts';
 export { upgradePlan } from './batch/upgrade.ts';
 export * as why from './batch/why/index.ts';
 

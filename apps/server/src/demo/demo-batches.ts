@@ -277,7 +277,7 @@ export const demoBatches = (): readonly DemoBatch[] => [
               doses: [{ id: 'bead', materialId: 'mica-kettle', dose: gramsPerKg(6) }],
             },
           ],
-          work: { ...emptyPlan().work, fallback: 'layers' },
+          work: { ...emptyPlan().work, fallback: 'blobs' },
         },
       },
     ),

@@ -3,7 +3,7 @@ import { blendProperties, fattyFactors } from './blend.ts';
 import { flowOf } from './balance.ts';
 import { tinted } from './flow.ts';
 import { concentrationOf, lyeRate } from './lye.ts';
-import { materialOf, type Plan, type Pot } from './plan.ts';
+import { materialOf, type Plan } from './plan.ts';
 import { scentBlend } from './scent.ts';
 
 export const CONSISTENCIES = ['fluid', 'light', 'medium', 'thick', 'stiff'] as const;
@@ -124,109 +124,4 @@ export function windowFor(
     case 'stiff':
       return [0.8 * pace.stiff, 1.8 * pace.stiff];
   }
-}
-
-/** What each technique wants of the batter in the mould. */
-const WANTS: Readonly<Record<string, Consistency>> = {
-  layers: 'medium',
-  'slanted-layers': 'medium',
-  ombre: 'medium',
-  drops: 'light',
-  'in-the-pot': 'light',
-  funnel: 'fluid',
-  'wall-pour': 'fluid',
-  hanger: 'fluid',
-  'divided-comb': 'fluid',
-  serpentine: 'fluid',
-  blobs: 'thick',
-  'powder-line': 'medium',
-  embeds: 'thick',
-  'piped-top': 'medium',
-  'textured-top': 'medium',
-  stamped: 'light',
-};
-
-/** The consistency that a pot is wanted at. What goes on top is spooned or piped. */
-export function consistencyWanted(technique: string | null, pot: Pot): Consistency | null {
-  if (pot.place === 'top') return technique === 'textured-top' ? 'thick' : 'stiff';
-  return technique === null ? null : (WANTS[technique] ?? null);
-}
-
-/** Minutes that the steps take by hand. Starting values. */
-export const MINUTES = { split: 1, colour: 2, scent: 1, pour: 2 } as const;
-
-export interface PotStep {
-  readonly pot: Pot;
-  readonly wants: Consistency | null;
-  /** Minutes from its own emulsion. */
-  readonly readyAt: number;
-  readonly pourAt: number;
-  readonly pouredAt: number;
-  readonly window: readonly [number, number] | null;
-  readonly verdict: 'fits' | 'sets-too-soon' | 'too-thin' | 'open';
-  readonly pace: PotPace;
-}
-
-/** Longest that anyone stands and waits for a pot to thicken, minutes. */
-const PATIENCE = 10;
-
-/**
- * The steps of the plan against each pot's window. All pots are split, coloured and scented one after another from
- * emulsion; then they are poured together as soon as all are ready and the slowest is thick enough, but not later than
- * the fastest allows. What goes on top waits until it is stiff; a mini-batch has a clock of its own.
- */
-export function paceSteps(plan: Plan, order: readonly string[] = plan.pots.map((p) => p.id)): PotStep[] {
-  const paces = new Map(potPaces(plan).map((p) => [p.potId, p]));
-  const { technique } = plan.idea;
-  const common = plan.pots.filter((p) => !p.ownLye);
-  let clock: number = MINUTES.split * common.length;
-  const ready = new Map<string, number>();
-  const work = (pot: Pot): number =>
-    (pot.doses.length > 0 ? MINUTES.colour : 0) + (pot.scented && plan.base.scent ? MINUTES.scent : 0);
-  for (const id of order) {
-    const pot = common.find((p) => p.id === id);
-    if (!pot) continue;
-    clock += work(pot);
-    ready.set(id, clock);
-  }
-  const window = (pot: Pot): readonly [number, number] | null => {
-    const wants = consistencyWanted(technique, pot);
-    return wants && windowFor(paces.get(pot.id)!, wants);
-  };
-  const body = common.filter((p) => p.place !== 'top');
-  const opens = Math.max(0, ...body.map((p) => window(p)?.[0] ?? 0));
-  const closes =
-    Math.min(Infinity, ...body.map((p) => window(p)?.[1] ?? Infinity)) - MINUTES.pour * body.length;
-  let start = Math.max(clock, Math.min(opens, closes));
-  return plan.pots.map((pot): PotStep => {
-    const pace = paces.get(pot.id)!;
-    const w = window(pot);
-    const readyAt = pot.ownLye ? MINUTES.split + work(pot) : ready.get(pot.id)!;
-    let pourAt: number;
-    if (pot.ownLye || pot.place === 'top')
-      pourAt = Math.max(readyAt, pot.place === 'top' ? start : 0, w?.[0] ?? 0);
-    else {
-      pourAt = start;
-      start += MINUTES.pour;
-    }
-    const pouredAt = pourAt + MINUTES.pour;
-    const verdict =
-      w === null
-        ? 'open'
-        : pouredAt > w[1]
-          ? 'sets-too-soon'
-          : pourAt < w[0] - PATIENCE
-            ? 'too-thin'
-            : 'fits';
-    return {
-      pot,
-      wants: consistencyWanted(technique, pot),
-      readyAt,
-      pourAt,
-      pouredAt,
-      window: w,
-      verdict,
-      pace,
-    };
-  });
 }

@@ -5,7 +5,9 @@ import { SPOONS } from '../units/spoons.ts';
 import { carrierOilBalance, dispersions } from './dispersion.ts';
 import { addPot, setCarrierOil, setCarrierSource, setDispersion, setPot } from './edit/index.ts';
 import { carryOverHarm, WASH_FROM, workOrder } from './order.ts';
-import { basePace, consistencyWanted, paceSteps, potPaces, windowFor } from './pace.ts';
+import { consistencyWanted } from './handwork.ts';
+import { basePace, potPaces, windowFor } from './pace.ts';
+import { timelineOf } from './timeline.ts';
 import { type Base, emptyWork, newPot, type Plan, type Pot } from './plan.ts';
 import { prepSheet } from './prep.ts';
 
@@ -69,11 +71,12 @@ describe('pace', () => {
       {},
       { idea: { technique: 'layers', colours: [] } },
     );
-    const [a, b, c] = paceSteps(plan);
+    const [a, b, c] = timelineOf(plan).pots;
     // Split 2 × 1 min, colour 2 min: A is ready at 4; B has nothing to do
     expect(a!.readyAt).toBe(4);
-    expect(b!.pourAt).toBe(a!.pouredAt);
-    expect(c!.readyAt).toBe(1);
+    // and the layer is levelled for a minute
+    expect(b!.pourAt).toBe(a!.pouredAt + 1);
+    expect(c!.readyAt).toBe(0);
     for (const s of [a!, b!]) expect(s.verdict).toBe('fits');
   });
 });

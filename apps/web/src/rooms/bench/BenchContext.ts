@@ -1,4 +1,4 @@
-import { createContext, useContext, useSyncExternalStore } from 'react';
+import { createContext, useContext, useMemo, useSyncExternalStore } from 'react';
 import { type LiveColours, type ColourSnapshot } from './liveColours.ts';
 
 export interface BenchContextValue {
@@ -20,4 +20,14 @@ export function useBench(): BenchContextValue {
 export function useColours(): ColourSnapshot {
   const { live } = useBench();
   return useSyncExternalStore(live.subscribe, live.getSnapshot);
+}
+
+/** Cured colours as `#rrggbb` by pot id or `BARE`; stays the same while time is dragged. */
+export function useCuredHex(): ReadonlyMap<string, string> {
+  const { live } = useBench();
+  // As one text, so that equal colours are the same to React.
+  const cured = useSyncExternalStore(live.subscribe, () =>
+    JSON.stringify([...live.getSnapshot().pots].map(([id, c]) => [id, c.cured.hex])),
+  );
+  return useMemo(() => new Map(JSON.parse(cured) as [string, string][]), [cured]);
 }

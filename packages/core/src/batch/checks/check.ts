@@ -6,11 +6,11 @@ import { potComposition } from '../composition.ts';
 import { type Fill, fillOf } from '../fill.ts';
 import { type Flow, tinted } from '../flow.ts';
 import { type Batter, batterOf } from '../lye.ts';
-import { paceSteps, type PotStep } from '../pace.ts';
 import { materialOf, type Plan } from '../plan.ts';
 import { type PrepSheet, prepSheet } from '../prep.ts';
 import { type ScentBlend, scentBlend } from '../scent.ts';
 import { productPerOil } from '../product.ts';
+import { type PotStep, timelineOf } from '../timeline.ts';
 import { looksOf, type PotLooks } from './looks.ts';
 
 export type CheckLevel = 'stop' | 'warn' | 'tip';
@@ -94,7 +94,7 @@ export function planFacts(
     held: heldByPots(plan, flow),
     fill: fillOf(plan),
     prep: prepSheet(plan, measuring),
-    steps: paceSteps(plan),
+    steps: timelineOf(plan).pots,
     blend: scent && scentBlend(plan, scent, productPerOil(plan)),
     looks: new Map(plan.pots.map((p) => [p.id, looksOf(potComposition(plan, p))])),
   };

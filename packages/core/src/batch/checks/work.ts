@@ -1,7 +1,7 @@
 import { techniqueById } from '../../palette/technique.ts';
 import { concentrationOf, lyeRate } from '../lye.ts';
 import { setWork } from '../edit/index.ts';
-import { consistencyWanted } from '../pace.ts';
+import { consistencyWanted } from '../handwork.ts';
 import { materialOf } from '../plan.ts';
 import { type Check, type PlanFacts } from './check.ts';
 
@@ -124,7 +124,7 @@ export function checkScentSeizes({ plan, blend, say }: PlanFacts): Check[] {
 
 /** Pots that are too stiff, or still too thin, when their step comes. */
 export const checkPotPace = ({ steps, say }: PlanFacts): Check[] =>
-  steps.flatMap(({ pot, verdict, window, pourAt, pouredAt, wants, pace }): Check[] => {
+  steps.flatMap(({ pot, verdict, window, pourAt, workedUntil, wants, pace }): Check[] => {
     if (window === null || (verdict !== 'sets-too-soon' && verdict !== 'too-thin')) return [];
     const soon = verdict === 'sets-too-soon';
     const main = [...pace.factors].sort(
@@ -136,9 +136,9 @@ export const checkPotPace = ({ steps, say }: PlanFacts): Check[] =>
         level: 'warn',
         place: { at: 'pot', potId: pot.id },
         sentence: soon
-          ? `${pot.name} will be too stiff when it is poured.`
+          ? `${pot.name} will be too stiff before the work on it is done.`
           : `${pot.name} will still be too thin when it is poured.`,
-        arithmetic: `wanted ${String(wants)}: ${say.number(window[0], 0)} to ${say.number(window[1], 0)} min from emulsion; poured ${say.number(pourAt, 0)} to ${say.number(pouredAt, 0)} min${main ? `; ${main.what} × ${say.number(main.factor, 2)}` : ''}`,
+        arithmetic: `wanted ${String(wants)}: ${say.number(window[0], 0)} to ${say.number(window[1], 0)} min from emulsion; worked from ${say.number(pourAt, 0)} to ${say.number(workedUntil, 0)} min${main ? `; ${main.what} × ${say.number(main.factor, 2)}` : ''}`,
         remedy: soon
           ? 'Colour and pour it first, work cooler, or choose a simpler design.'
           : 'Pour it later, or blend it a little longer.',

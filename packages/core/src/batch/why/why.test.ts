@@ -7,7 +7,7 @@ import { type Embed } from '../embed.ts';
 import { embedFacts } from '../embedFacts.ts';
 import { barWeights, fillOf } from '../fill.ts';
 import { emptyMoulding, plainMould } from '../mould.ts';
-import { paceSteps } from '../pace.ts';
+import { timelineOf } from '../timeline.ts';
 import { type Draw, emptyPlan, emptyWork, plainLye, type Plan, type Pot } from '../plan.ts';
 import { prepSheet } from '../prep.ts';
 import * as why from './index.ts';
@@ -92,7 +92,7 @@ function everyWhy(plan: Plan): string[] {
     ...why.bars(plan, say),
     ...plan.embeds.flatMap((e) => why.embed(say, embedFacts(moulding, e))),
     ...sheet.lines.flatMap((l) => why.line(plan, say, l.line.gramsPerDm2, l.line.count, l.mass)),
-    ...paceSteps(plan).flatMap((s) => why.pace(say, s.pace)),
+    ...timelineOf(plan).pots.flatMap((s) => why.pace(say, s.pace)),
   ];
 }
 

@@ -162,10 +162,9 @@ export function EmbedCard({ embed }: { readonly embed: Embed }) {
         const m = materialOf(plan, d.materialId);
         const powder = facts.powders.find((p) => p.materialId === d.materialId);
         return (
-          <div key={d.id} className="row">
-            <span className="grow">
-              <i className="chip" style={{ background: m.colour ?? 'transparent' }} /> {m.name}
-            </span>
+          <div key={d.id} className="row is-level">
+            <i className="chip" style={{ background: m.colour ?? 'transparent' }} />
+            <span className="grow">{m.name}</span>
             <NumberField
               label={`${m.name} in ${embed.name}, g/kg of it`}
               hideLabel

@@ -2,7 +2,7 @@ import { sankey, sankeyLinkHorizontal } from 'd3-sankey';
 import { memo, useMemo } from 'react';
 import { type Flow, flowOf, type Plan } from '@kleur/core';
 import { useSay } from '../../../../shared/hooks/useSettings.ts';
-import { useBench, useColours } from '../../BenchContext.ts';
+import { useBench, useCuredHex } from '../../BenchContext.ts';
 import { BARE } from '../../liveColours.ts';
 import { usePlan } from '../../useDerived.ts';
 
@@ -57,17 +57,10 @@ function graphOf(plan: Plan, flow: Flow): { nodes: Node[]; links: Link[] } {
 }
 
 /** Where the batter goes, as wide as it is heavy, in cured colours. Pots can be chosen here too. */
-export function FlowPicture() {
-  const { pots } = useColours();
-  // As one text, so that the picture is not drawn anew while time is dragged.
-  const cured = JSON.stringify([...pots].map(([id, c]) => [id, c.cured.hex]));
-  return <Picture cured={cured} />;
-}
-
-const Picture = memo(function Picture({ cured }: { readonly cured: string }) {
+export const FlowPicture = memo(function FlowPicture() {
   const plan = usePlan();
   const { select, selectedId } = useBench();
-  const colours = useMemo(() => new Map(JSON.parse(cured) as [string, string][]), [cured]);
+  const colours = useCuredHex();
   const say = useSay();
   const laid = useMemo(() => {
     const graph = graphOf(plan, flowOf(plan));

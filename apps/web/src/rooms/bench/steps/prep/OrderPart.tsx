@@ -5,17 +5,20 @@ import {
   type Finish,
   FINISHES,
   HEATS,
-  paceSteps,
+  PACE_SPREAD,
   PLAN_LIMITS,
   setWork,
   TECHNIQUES,
   techniqueById,
+  type Timeline,
+  timelineOf,
   why,
   type Work,
   type WorkOrder,
   workOrder,
 } from '@kleur/core';
 import { usePrinter, useSay } from '../../../../shared/hooks/useSettings.ts';
+import { LevelMark } from '../../../../shared/ui/Levels.tsx';
 import { NumberField } from '../../../../shared/ui/NumberField.tsx';
 import { Why } from '../../../../shared/ui/Why.tsx';
 import { CheckList } from '../../CheckList.tsx';
@@ -50,13 +53,13 @@ export function OrderPart() {
   const plan = usePlan();
   const checks = useChecks().filter((c: Check) => IDS.includes(c.id));
   const order = useMemo(() => workOrder(plan), [plan]);
-  const steps = useMemo(() => paceSteps(plan, order.order), [plan, order]);
+  const timeline = useMemo(() => timelineOf(plan, { order: order.order }), [plan, order]);
   if (plan.pots.length === 0) return <p className="soft">No pots yet: nothing to put in order.</p>;
   return (
     <div className="two wide-left">
       <div>
         <OrderList order={order} />
-        <PaceChart steps={steps} />
+        <PaceChart timeline={timeline} order={order.order} />
       </div>
       <aside>
         <WorkPanel />
@@ -130,7 +133,6 @@ function WorkPanel() {
   const set = (change: Partial<Work>): void => {
     edit((p) => setWork(p, change), `work:${Object.keys(change).join()}`);
   };
-  const fallback = techniqueById(work.fallback);
   return (
     <section aria-label="How the work goes" className="panel">
       <h2>Agreed beforehand</h2>
@@ -149,7 +151,7 @@ function WorkPanel() {
           options={TECHNIQUES.map((t) => ({ value: t.id, label: t.name }))}
         />
       </div>
-      {!fallback && <p className="soft small">Choose it now: there is no time once it thickens.</p>}
+      <Hurry />
       <NumberField
         label="Blending after emulsion"
         width={180}
@@ -201,5 +203,39 @@ function WorkPanel() {
         />
       </div>
     </section>
+  );
+}
+
+/** What if the batter comes as soon as it well may: which pots would not wait, under the design and its fallback. */
+function Hurry() {
+  const plan = usePlan();
+  const print = usePrinter();
+  const { idea, work } = plan;
+  const [design, fallback] = useMemo(
+    () =>
+      [idea.technique, work.fallback].map(
+        (technique) => technique && timelineOf(plan, { technique, hurry: PACE_SPREAD.low }),
+      ),
+    [plan, idea.technique, work.fallback],
+  );
+  if (!fallback) return <p className="soft small">Choose it now: there is no time once it thickens.</p>;
+  return (
+    <div className="small hurry">
+      <p className="soft">If everything comes sooner, at × {print.number(PACE_SPREAD.low, 1)} of the time:</p>
+      <ul>
+        {design && <HurryLine name={techniqueById(idea.technique)!.name} timeline={design} />}
+        <HurryLine name={techniqueById(work.fallback)!.name} timeline={fallback} />
+      </ul>
+    </div>
+  );
+}
+
+function HurryLine({ name, timeline }: { readonly name: string; readonly timeline: Timeline }) {
+  const late = timeline.pots.filter((s) => s.verdict === 'sets-too-soon').map((s) => s.pot.name);
+  return (
+    <li>
+      {late.length > 0 && <LevelMark level="warn" />}
+      <b>{name}</b>: {late.length > 0 ? `${late.join(', ')} too stiff` : 'all in time'}
+    </li>
   );
 }

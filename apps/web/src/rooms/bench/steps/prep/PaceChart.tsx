@@ -1,11 +1,13 @@
 import { scaleLinear } from 'd3-scale';
-import { PACE_SPREAD, type PotStep, why } from '@kleur/core';
+import { memo, useMemo } from 'react';
+import { PACE_SPREAD, type PotStep, type Task, type Timeline, why } from '@kleur/core';
 import { usePrinter, useSay } from '../../../../shared/hooks/useSettings.ts';
 import { LevelMark } from '../../../../shared/ui/Levels.tsx';
 import { Why } from '../../../../shared/ui/Why.tsx';
+import { useCuredHex } from '../../BenchContext.ts';
 
 const WIDTH = 540;
-const ROW = 44;
+const ROW = 48;
 const HEAD = 22;
 const VERDICTS: Readonly<Record<PotStep['verdict'], string>> = {
   fits: 'in time',
@@ -13,17 +15,39 @@ const VERDICTS: Readonly<Record<PotStep['verdict'], string>> = {
   'too-thin': 'still too thin',
   open: 'any time',
 };
+const TASK_NAMES: Readonly<Record<Task['kind'], string>> = {
+  split: 'weighed off',
+  colour: 'coloured',
+  scent: 'scented',
+  pour: 'poured',
+  top: 'piped or spooned on top',
+};
 
-/** Each pot's window on one axis of minutes from emulsion, with when it is ready and when it is poured. */
-export function PaceChart({ steps }: { readonly steps: readonly PotStep[] }) {
+interface ChartProps {
+  readonly timeline: Timeline;
+  /** Pot ids, the rows from above. */
+  readonly order: readonly string[];
+}
+
+/** The steps of the work and each pot's window, on one axis of minutes from emulsion. */
+export const PaceChart = memo(function PaceChart({ timeline, order }: ChartProps) {
   const print = usePrinter();
   const say = useSay();
+  const cured = useCuredHex();
+  const steps = useMemo(
+    () => order.map((id) => timeline.pots.find((s) => s.pot.id === id)!),
+    [timeline, order],
+  );
   const last = Math.max(
     30,
+    ...timeline.mould.map((t) => t.to + 8),
     ...steps.map((s) => Math.max(s.pouredAt + 4, Math.min(s.pace.stiff * 1.1, s.pouredAt * 2))),
   );
   const x = scaleLinear([0, last], [0, WIDTH]);
-  const height = HEAD + steps.length * ROW;
+  const edge = (m: number): number => Math.min(WIDTH, x(Math.min(m, last)));
+  const height = HEAD + (steps.length + (timeline.mould.length > 0 ? 1 : 0)) * ROW;
+  const mouldY = HEAD + steps.length * ROW;
+  const minutes = (m: number): string => print.number(m, 0);
   return (
     <section aria-label="Working time of each pot">
       <h2>Working time, minutes from emulsion</h2>
@@ -40,17 +64,27 @@ export function PaceChart({ steps }: { readonly steps: readonly PotStep[] }) {
               </span>
             </li>
           ))}
+          {timeline.mould.length > 0 && (
+            <li style={{ height: ROW }}>
+              <b>In the mould</b>
+            </li>
+          )}
         </ul>
         <svg
           width={WIDTH}
           height={height}
           role="img"
-          aria-label={steps
-            .map(
+          aria-label={[
+            ...steps.map(
               (s) =>
-                `${s.pot.name}: light trace ${print.number(s.pace.light, 0)}, medium ${print.number(s.pace.medium, 0)}, thick ${print.number(s.pace.thick, 0)}, stiff ${print.number(s.pace.stiff, 0)} min; poured at ${print.number(s.pourAt, 0)}`,
-            )
-            .join('. ')}
+                `${s.pot.name}: ${s.tasks
+                  .map((t) => `${TASK_NAMES[t.kind]} ${minutes(t.from)} to ${minutes(t.to)}`)
+                  .join(', ')}; light trace ${minutes(s.pace.light)}, medium ${minutes(
+                  s.pace.medium,
+                )}, thick ${minutes(s.pace.thick)}, stiff ${minutes(s.pace.stiff)} min`,
+            ),
+            ...timeline.mould.map((t) => `${t.name} ${minutes(t.from)} to ${minutes(t.to)}`),
+          ].join('. ')}
         >
           {x.ticks(8).map((t) => (
             <g key={t}>
@@ -68,33 +102,32 @@ export function PaceChart({ steps }: { readonly steps: readonly PotStep[] }) {
               ['thick', s.pace.thick],
               ['stiff', s.pace.stiff],
             ] as const;
-            const edge = (m: number): number => Math.min(WIDTH, x(Math.min(m, last)));
             return (
               <g key={s.pot.id}>
                 {s.window && (
                   <rect
                     className="pace-window"
                     x={x(Math.min(s.window[0], last))}
-                    y={y + 2}
+                    y={y}
                     width={Math.max(2, edge(s.window[1]) - x(Math.min(s.window[0], last)))}
-                    height={18}
+                    height={26}
                   />
                 )}
                 {marks.map(([name, at]) =>
                   at > last ? null : (
                     <g key={name}>
-                      <line className="pace-mark" x1={x(at)} x2={x(at)} y1={y + 2} y2={y + 20} />
+                      <line className="pace-mark" x1={x(at)} x2={x(at)} y1={y} y2={y + 26} />
                       <line
                         className="pace-spread"
                         x1={x(at * PACE_SPREAD.low)}
                         x2={edge(at * PACE_SPREAD.high)}
-                        y1={y + 25}
-                        y2={y + 25}
+                        y1={y + 29}
+                        y2={y + 29}
                       />
                       <text
                         className="pace-name"
                         x={Math.min(x(at), WIDTH - 22)}
-                        y={y + 36}
+                        y={y + 40}
                         textAnchor="middle"
                       >
                         {name}
@@ -102,23 +135,117 @@ export function PaceChart({ steps }: { readonly steps: readonly PotStep[] }) {
                     </g>
                   ),
                 )}
+                {s.tasks.map((t) => (
+                  <TaskBar
+                    key={t.kind}
+                    task={t}
+                    x={x(Math.min(t.from, last))}
+                    width={Math.max(4, edge(t.to) - x(Math.min(t.from, last)))}
+                    y={y + 4}
+                    colour={cured.get(s.pot.id)}
+                    turn={timeline.pours.indexOf(s.pot.id) + 1}
+                  />
+                ))}
+              </g>
+            );
+          })}
+          {timeline.mould.map((t, i) => {
+            const named = i === 0 || timeline.mould[i - 1]!.name !== t.name;
+            return (
+              <g key={t.from}>
                 <rect
-                  className="pace-pour"
-                  x={x(Math.min(s.pourAt, last))}
-                  y={y + 5}
-                  width={Math.max(5, x(Math.min(s.pouredAt, last)) - x(Math.min(s.pourAt, last)))}
-                  height={12}
+                  className="pace-hand"
+                  x={x(t.from)}
+                  y={mouldY + 4}
+                  width={edge(t.to) - x(t.from)}
+                  height={18}
                 />
-                <circle className="pace-ready" cx={x(Math.min(s.readyAt, last))} cy={y + 11} r={4} />
+                {named && (
+                  <text
+                    x={x(t.from)}
+                    y={mouldY + 38}
+                    textAnchor={x(t.from) > WIDTH * 0.7 ? 'end' : 'start'}
+                    dx={x(t.from) > WIDTH * 0.7 ? x(t.to) - x(t.from) : 0}
+                  >
+                    {t.name}
+                  </text>
+                )}
               </g>
             );
           })}
         </svg>
       </div>
-      <p className="soft small">
-        ○ coloured and ready · ■ poured · grey band: when the technique wants it · thin line: how far the
-        trace may come sooner or later. Starting values; your own times will better them.
-      </p>
+      <Legend />
+      {timeline.broughtForward.length > 0 && (
+        <p>
+          {timeline.broughtForward.map((p) => p.name).join(', ')}: poured before{' '}
+          {timeline.broughtForward.length > 1 ? 'their' : 'its'} turn, because{' '}
+          {timeline.broughtForward.length > 1 ? 'they set' : 'it sets'} sooner.
+        </p>
+      )}
     </section>
+  );
+});
+
+interface BarProps {
+  readonly task: Task;
+  readonly x: number;
+  readonly width: number;
+  readonly y: number;
+  readonly colour: string | undefined;
+  /** Place in the order of the pour; 0 for a clock of its own. */
+  readonly turn: number;
+}
+
+function TaskBar({ task: { kind }, x, width, y, colour, turn }: BarProps) {
+  const poured = kind === 'pour' || kind === 'top';
+  return (
+    <g>
+      <rect
+        className={`pace-task is-${poured ? 'pour' : kind}`}
+        style={kind === 'colour' && colour ? { fill: colour } : undefined}
+        x={x}
+        y={y}
+        width={width}
+        height={18}
+      />
+      {kind === 'scent' && (
+        <path
+          className="pace-scent"
+          d={`M${x + 2} ${y + 16}l${width - 4} -14M${x + 2} ${y + 9}l${(width - 4) / 2} -7`}
+        />
+      )}
+      {poured && turn > 0 && (
+        <text className="pace-turn" x={x + width / 2} y={y + 13} textAnchor="middle">
+          {turn}
+        </text>
+      )}
+    </g>
+  );
+}
+
+function Legend() {
+  return (
+    <ul className="pace-legend small">
+      <li>
+        <i className="is-split" /> weighed off
+      </li>
+      <li>
+        <i className="is-colour" /> coloured
+      </li>
+      <li>
+        <i className="is-scent" /> scented
+      </li>
+      <li>
+        <i className="is-pour">1</i> poured, in this order
+      </li>
+      <li>
+        <i className="is-window" /> when the technique wants it
+      </li>
+      <li>
+        <i className="is-spread" /> how far a trace may come sooner or later
+      </li>
+      <li className="soft">Starting values; your own times will better them.</li>
+    </ul>
   );
 }
