@@ -81,6 +81,7 @@ export {
 export {
   carrierMass,
   carrierOilBalance,
+  liquidName,
   type Dispersion,
   dispersionHint,
   type DispersionUse,

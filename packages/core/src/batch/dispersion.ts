@@ -16,6 +16,14 @@ export const mediumName: Readonly<Record<CarrierMedium, string>> = {
   top: 'on top only',
 };
 
+/** What a powder is wetted with: the oil by its name where it was chosen or comes out of the recipe. */
+export function liquidName(plan: Plan, medium: CarrierMedium, fromBatch: boolean): string {
+  if (medium !== 'oil') return mediumName[medium];
+  const id =
+    plan.work.carrierOil ?? (fromBatch ? plan.base.oils[flowOf(plan).carrierOil]?.materialId : undefined);
+  return id === undefined ? mediumName.oil : materialOf(plan, id).name;
+}
+
 /** Liquid for a powder by weight; 0 where it goes in as it is. */
 export const carrierMass = (powder: Grams, carrier: Carrier | null): Grams =>
   grams(carrier ? powder * carrier.ratio : 0);

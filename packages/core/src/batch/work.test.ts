@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { startingShelf } from '../material/catalogue/index.ts';
 import { dose, planWith, pot, scentOf, shelfItem, tenthGramScale } from '../testing/plans.ts';
 import { SPOONS } from '../units/spoons.ts';
-import { carrierOilBalance, dispersions } from './dispersion.ts';
+import { carrierOilBalance, dispersions, liquidName } from './dispersion.ts';
 import { addPot, setCarrierOil, setCarrierSource, setDispersion, setPot } from './edit/index.ts';
 import { carryOverHarm, WASH_FROM, workOrder } from './order.ts';
 import { consistencyWanted } from './handwork.ts';
@@ -203,6 +203,13 @@ describe('dispersions', () => {
     const materials = two.materials.map((m) => ({ ...m, bulkDensity: null }));
     const [made] = dispersions({ ...two, materials }, spoons);
     expect(made!.measured).toMatchObject({ spoonSum: null, mass: 1.3 });
+  });
+
+  it('the liquid has its name where one was chosen or comes out of the recipe', () => {
+    expect(liquidName(two, 'oil', false)).toBe('light oil');
+    expect(liquidName(two, 'oil', true)).toBe('Olive');
+    expect(liquidName(setCarrierOil(two, shelfItem('oil-sunflower')), 'oil', false)).toMatch(/^Sunflower/);
+    expect(liquidName(two, 'water', true)).toBe('water');
   });
 
   it('oil left of the recipe, and the oil it lacks', () => {

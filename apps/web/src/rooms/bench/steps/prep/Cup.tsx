@@ -1,13 +1,15 @@
-import { mediumName, type PrepPot, why } from '@kleur/core';
+import { liquidName, type PrepPot, why } from '@kleur/core';
 import { usePrinter, useSay } from '../../../../shared/hooks/useSettings.ts';
 import { Why } from '../../../../shared/ui/Why.tsx';
 import { PotSwatch } from '../../PotSwatch.tsx';
+import { usePlan } from '../../useDerived.ts';
 import { amountText, ownLiquid } from './amount.ts';
 
 /** One pot on the sheet: what is poured, measured and dispersed for it. */
 export function Cup({ pot, number }: { readonly pot: PrepPot; readonly number: number }) {
   const print = usePrinter();
   const say = useSay();
+  const plan = usePlan();
   const said = pot.pot.draws.every((d) => d.from === null) ? 'plain batter' : 'batter';
   return (
     <section className="cup" aria-label={pot.pot.name}>
@@ -56,7 +58,9 @@ export function Cup({ pot, number }: { readonly pot: PrepPot; readonly number: n
                   />
                   <b>{amountText(row, print)}</b>
                 </td>
-                <td className="cup-medium">{row.carrier ? mediumName[row.carrier.medium] : '–'}</td>
+                <td className="cup-medium">
+                  {row.carrier ? liquidName(plan, row.carrier.medium, row.fromBatch) : '–'}
+                </td>
                 <td className="num figure">
                   {ownLiquid(row) === null ? '–' : `${print.fixed(ownLiquid(row)!, 1)} g`}
                 </td>
@@ -67,7 +71,12 @@ export function Cup({ pot, number }: { readonly pot: PrepPot; readonly number: n
       )}
       {pot.flow.evenedOil > 0.05 && (
         <p className="figure">
-          Light oil, so that all pots carry as much: {print.fixed(pot.flow.evenedOil, 1)} g
+          So that all pots carry as much, {print.fixed(pot.flow.evenedOil, 1)} g{' '}
+          {liquidName(
+            plan,
+            'oil',
+            pot.rows.some((r) => r.fromBatch),
+          )}
         </p>
       )}
       {pot.pot.place === 'mould' && pot.flow.toTop > 0 && (

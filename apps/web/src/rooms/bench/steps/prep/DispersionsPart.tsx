@@ -3,7 +3,7 @@ import {
   carrierOilBalance,
   type CarrierSource,
   type Dispersion,
-  mediumName,
+  liquidName,
   PLAN_LIMITS,
   setCarrierOil,
   setCarrierSource,
@@ -54,6 +54,7 @@ function DispersionCard({ dispersion: d }: { readonly dispersion: Dispersion }) 
   const edit = useEdit();
   const print = usePrinter();
   const say = useSay();
+  const plan = usePlan();
   const { material, stock } = d;
   const mode = stock ? 'stock' : d.shared ? 'shared' : 'cup';
   return (
@@ -118,7 +119,7 @@ function DispersionCard({ dispersion: d }: { readonly dispersion: Dispersion }) 
       ) : (
         <p className="figure">
           <b>{measuredText(d.measured, print)}</b> in <b>{print.fixed(d.liquid, 1)} g</b>{' '}
-          {mediumName[d.carrier.medium]}{' '}
+          {liquidName(plan, d.carrier.medium, d.fromBatch)}{' '}
           <span className="soft">
             1 : {print.number(d.carrier.ratio, 1)},{' '}
             {d.carrier.medium === 'glycerin'

@@ -1,10 +1,12 @@
-import { mediumName, type PrepSheet } from '@kleur/core';
+import { liquidName, type PrepSheet } from '@kleur/core';
 import { usePrinter, useSay } from '../../../../shared/hooks/useSettings.ts';
+import { usePlan } from '../../useDerived.ts';
 
 /** Everything beside the base that must be on the bench, over all pots. */
 export function GatherSection({ prep }: { readonly prep: PrepSheet }) {
   const print = usePrinter();
   const say = useSay();
+  const plan = usePlan();
   return (
     <section aria-label="Gather">
       <h3>Gather, over all pots</h3>
@@ -53,7 +55,7 @@ export function GatherSection({ prep }: { readonly prep: PrepSheet }) {
           {prep.carriers.map((c, i) => (
             <tr key={`${c.medium}:${String(c.fromBatch)}`} className={i === 0 ? 'rule' : undefined}>
               <th scope="row">
-                {mediumName[c.medium]}
+                {liquidName(plan, c.medium, c.fromBatch)}
                 <span className="soft">
                   {' '}
                   for dispersing

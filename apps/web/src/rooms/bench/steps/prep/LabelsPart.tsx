@@ -1,7 +1,7 @@
-import { mediumName } from '@kleur/core';
+import { liquidName } from '@kleur/core';
 import { usePrinter, useSay } from '../../../../shared/hooks/useSettings.ts';
 import { PotSwatch } from '../../PotSwatch.tsx';
-import { useDocument, usePrep } from '../../useDerived.ts';
+import { useDocument, usePlan, usePrep } from '../../useDerived.ts';
 import { amountText, ownLiquid } from './amount.ts';
 import { PrintButton } from './PrintButton.tsx';
 
@@ -11,6 +11,7 @@ export function LabelsPart() {
   const { pots } = usePrep();
   const print = usePrinter();
   const say = useSay();
+  const plan = usePlan();
   return (
     <section aria-label="Cup labels">
       <div className="section-head no-print">
@@ -32,7 +33,7 @@ export function LabelsPart() {
                     {r.carrier && ownLiquid(r) !== null && (
                       <>
                         {' '}
-                        in {print.fixed(ownLiquid(r)!, 1)} g {mediumName[r.carrier.medium]}
+                        in {print.fixed(ownLiquid(r)!, 1)} g {liquidName(plan, r.carrier.medium, r.fromBatch)}
                       </>
                     )}
                   </li>
