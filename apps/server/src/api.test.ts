@@ -7,6 +7,7 @@ import {
   routes,
 } from '@kleur/contract';
 import { matchExample, predictExample } from '@kleur/contract/dto';
+import { PLAN_SCHEMA, upgradePlan } from '@kleur/core';
 import { DataSource } from 'typeorm';
 import { startApp, type TestApp } from '../test/app.ts';
 
@@ -395,16 +396,18 @@ it('reads plans of older schemas and gives them the present shape', async () => 
   };
   const { idea: _idea, ...rest } = v2;
   const v1 = { ...rest, schema: 1, pots: v2.pots.map(({ follows: _follows, ...pot }) => pot) };
-  for (const old of [v1, v2]) {
+  const now = upgradePlan(v2 as never);
+  const v3 = { ...now, schema: 3, pots: now.pots.map(({ ownOils: _own, ...pot }) => pot) };
+  for (const old of [v1, v2, v3]) {
     await t.app
       .get(DataSource)
       .query('UPDATE batch SET plan = ? WHERE id = ?', [JSON.stringify(old), batch.id]);
     const { body } = await t.api.get(routes.batch(batch.id)).expect(200);
     expect(body.plan).toMatchObject({
-      schema: 3,
-      idea: { technique: old === v2 ? 'layers' : null },
+      schema: PLAN_SCHEMA,
+      idea: { technique: old === v1 ? null : 'layers' },
       base: { superfat: 6, liquid: { by: 'concentration', value: 30 }, scent: null },
-      pots: [{ name: 'A', follows: null, draws: [{ from: null, by: 'parts', value: 2 }] }],
+      pots: [{ name: 'A', follows: null, ownOils: [], draws: [{ from: null, by: 'parts', value: 2 }] }],
       materials: [{ name: copy.name, stock: null, lyeDemand: 0 }],
     });
     // What was read can be written back.

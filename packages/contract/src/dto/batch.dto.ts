@@ -175,6 +175,7 @@ class PotDto {
   @OneOf(POT_PLACES) place!: PotPlace;
   @Within(L.mass, 'Kept back for the top, g') reserve!: Grams;
   @Flag() ownLye!: boolean;
+  @Many(() => OilRowDto, L.oils) ownOils!: OilRowDto[];
   @Within(L.hours, 'Hours before the last pour') hoursBefore!: number;
   @Text(ID, { min: 1, nullable: true, description: 'Palette colour that the formula follows' })
   follows!: string | null;

@@ -57,14 +57,14 @@ class Balance {
 
   private pass(held: ReadonlyMap<string | null, Held>, takers: ReadonlyMap<string | null, number>) {
     const { plan, total } = this;
-    const { ledger, rate } = this.mix;
+    const { ledger } = this.mix;
     const { pots, base, moulding } = plan;
     const scale = total / 1000;
     const shares = new Map<string | null, number>();
 
     /** Base batter per whole recipe, of a group, for a pot taken at its moment; scented only where it is by then. */
     const unit = (pot: Pot, share: number): Float64Array => {
-      const v = this.mix.emulsion(held.get(this.group(pot)), share);
+      const v = this.mix.emulsion(this.group(pot), held.get(this.group(pot)), share);
       this.mix.addLate(v, pot.taken, takers.get(this.group(pot)) ?? 1);
       const { scent } = base;
       if (scent && (scent.when === 'oils' || (scent.when === 'batter' && pot.scented)))
@@ -137,12 +137,17 @@ class Balance {
       const contents = new Float64Array(ledger.size);
       const tint = new Float64Array(plan.materials.length);
       let oils = 0;
+      const oilsBy = new Map<string | null, number>();
+      const bring = (group: string | null, mass: number): void => {
+        oils += mass;
+        oilsBy.set(group, (oilsBy.get(group) ?? 0) + mass);
+      };
       const draws = pot.draws.map((draw): DrawFlow => {
         if (draw.from === null) {
           const fraction = fractions.get(draw)!;
           const mass = this.mix.addTo(contents, units[i]!, fraction);
           this.mix.tintLate(tint, pot.taken, fraction);
-          oils += fraction * total;
+          bring(this.group(pot), fraction * total);
           return { draw, fraction, mass };
         }
         const donor = done.get(draw.from);
@@ -151,12 +156,13 @@ class Balance {
         if (!donor) return { draw, fraction: 0, mass: 0 };
         const mass = this.mix.addTo(contents, donor.contents, fraction);
         donor.tint.forEach((t, m) => (tint[m]! += t * fraction));
-        oils += donor.oils * fraction;
+        for (const [group, brought] of donor.oilsBy) bring(group, brought * fraction);
         return { draw, fraction, mass };
       });
       const scented = this.mix.scentPot(pot, contents, oils);
-      const doses = this.mix.addDoses(pot, contents, tint, oils, newHeld.get(groupOf(pot))!);
-      const evenedOil = this.mix.even(pot, contents, oils, doses, newHeld.get(groupOf(pot))!);
+      const group = groupOf(pot);
+      const doses = this.mix.addDoses(pot, group, contents, tint, oils, newHeld.get(group)!);
+      const evenedOil = this.mix.even(pot, group, contents, oils, doses, newHeld.get(group)!);
       const mass = sum(contents);
       const volume = this.mix.volumeOf(contents);
       const density = volume > 0 ? mass / volume : 1;
@@ -184,10 +190,11 @@ class Balance {
       const toTop = pot.place === 'top' ? left : Math.min(left, pot.place === 'spare' ? 0 : pot.reserve);
       const flow: PotFlow = {
         pot,
-        group: groupOf(pot),
+        group,
         draws,
         doses,
         oils,
+        oilsBy,
         contents,
         tint,
         mass,
@@ -208,7 +215,7 @@ class Balance {
     const leftover = new Float64Array(ledger.size);
     const unallocated = 1 - allocated;
     if (unallocated > 1e-12) {
-      const v = this.mix.emulsion(held.get(null), shares.get(null)!);
+      const v = this.mix.emulsion(null, held.get(null), shares.get(null)!);
       this.mix.addLate(v, 'additives', takers.get(null) ?? 1);
       const { scent } = base;
       if (scent && (scent.when === 'oils' || pots.length === 0)) this.mix.addScent(v, scent.dose * scale);
@@ -229,7 +236,7 @@ class Balance {
     const worked = volume > 0 ? mass / volume : 1;
     const flow: Flow = {
       ledger,
-      rate,
+      rate: this.mix.recipe(null).rate,
       pots: flows,
       lyes: [...shares]
         .filter(([g, share]) => g !== null || share > 1e-9 || pots.length === 0)
@@ -242,20 +249,24 @@ class Balance {
       volume: moulding.density === null ? volume : mass / moulding.density,
       density: moulding.density ?? worked,
       cyclic: this.order.cyclic,
-      carrierOil: this.mix.carrierOil,
+      carrierOil: this.mix.recipe(null).carrierOil,
     };
     return { flow, held: newHeld, takers: newTakers };
   }
 
   private lye(potId: string | null, share: number, held: Held): LyeFlow {
     const { total, plan } = this;
-    const { rate } = this.mix;
+    const { rate, fractions, carrierOil } = this.mix.recipe(potId);
     const scale = (total / 1000) * share;
     const later = plan.base.liquid.heldBack * share;
     const liquid = rate.liquid * scale;
     return {
       potId,
       oils: total * share,
+      rows: this.mix.ledger.oils.flatMap((materialId, i) =>
+        fractions[i]! > 0 ? [{ materialId, mass: fractions[i]! * total * share }] : [],
+      ),
+      carrierOil,
       naoh: rate.naoh * scale,
       koh: rate.koh * scale,
       liquid,

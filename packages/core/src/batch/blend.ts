@@ -1,5 +1,5 @@
 import { FATTY_ACIDS, type Material } from '../material/material.ts';
-import { materialOf, type Plan } from './plan.ts';
+import { materialOf, type OilRow, type Plan } from './plan.ts';
 
 /** What the fatty acids of an oil blend bring to the bar, each in % of the oils. */
 export interface BlendProperties {
@@ -45,9 +45,9 @@ export function propertiesOf(fatty: readonly number[]): Omit<BlendProperties, 'k
   };
 }
 
-/** Of a plan's oils, by their shares. Oils of unknown make-up are left out, and `known` says how much is meant. */
-export function blendProperties(plan: Plan): BlendProperties {
-  const rows = plan.base.oils.map((o) => ({ share: o.percent, facts: materialOf(plan, o.materialId).oil }));
+/** Of a blend, by its shares. Oils of unknown make-up are left out, and `known` says how much is meant. */
+export function blendProperties(plan: Plan, oils: readonly OilRow[] = plan.base.oils): BlendProperties {
+  const rows = oils.map((o) => ({ share: o.percent, facts: materialOf(plan, o.materialId).oil }));
   const total = rows.reduce((sum, r) => sum + r.share, 0);
   const known = rows.reduce((sum, r) => sum + (r.facts?.fatty ? r.share : 0), 0);
   const mixed = FATTY_ACIDS.map((_, i) =>

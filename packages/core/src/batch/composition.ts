@@ -7,7 +7,8 @@ import { type Optics } from '../pigment/optics.ts';
 import { type Stage } from '../pigment/stage.ts';
 import { flowOf } from './balance.ts';
 import { tinted } from './flow.ts';
-import { type DoseRow, materialOf, type Plan, type Pot } from './plan.ts';
+import { oilsSum } from './lye.ts';
+import { type DoseRow, materialOf, oilsOf, type Plan, type Pot } from './plan.ts';
 import { browningOf, scentBlend } from './scent.ts';
 
 interface Part {
@@ -57,10 +58,21 @@ export const scentBrowning = (scent: Material, dose: number): ScentBrowning =>
 const milkOf = (plan: Plan): number =>
   plan.base.liquid.parts.reduce((sum, p) => sum + (p.kind === 'milk' ? p.percent / 100 : 0), 0);
 
-function canvasAt(plan: Plan, scentDose: number): Canvas {
-  const { oils, scent } = plan.base;
+/** `oilsBy`: g of oils by the lye that they met, as `PotFlow` has it. */
+function canvasAt(
+  plan: Plan,
+  scentDose: number,
+  oilsBy: ReadonlyMap<string | null, number> = new Map([[null, 1]]),
+): Canvas {
+  const { scent } = plan.base;
+  const met = [...oilsBy].filter(([, mass]) => mass > 0);
+  const all = met.reduce((sum, [, mass]) => sum + mass, 0);
   return canvasOfOils(
-    oils.map((o) => ({ material: materialOf(plan, o.materialId), share: o.percent })),
+    met.flatMap(([group, mass]) => {
+      const oils = oilsOf(plan, group);
+      const part = met.length === 1 ? 1 : mass / all / Math.max(1, oilsSum(oils));
+      return oils.map((o) => ({ material: materialOf(plan, o.materialId), share: o.percent * part }));
+    }),
     scent && scentDose > 0 ? browningOf(scentBlend(plan, scent, 1), scentDose, scent.stabiliser) : null,
     milkOf(plan),
   );
@@ -82,7 +94,7 @@ export function potCanvas(plan: Plan, pot: Pot): Canvas {
   const flow = flowOf(plan);
   const own = flow.pots.find((p) => p.pot.id === pot.id);
   if (!own || !(own.oils > 0)) return planCanvas(plan, pot.scented);
-  return canvasAt(plan, (own.contents[flow.ledger.at('scent')]! * 1000) / own.oils);
+  return canvasAt(plan, (own.contents[flow.ledger.at('scent')]! * 1000) / own.oils, own.oilsBy);
 }
 
 /** Colour that is in a pot before its own doses: additives of the whole batch, and what its donors brought. */

@@ -19,9 +19,8 @@ export const mediumName: Readonly<Record<CarrierMedium, string>> = {
 /** What a powder is wetted with: the oil by its name where it was chosen or comes out of the recipe. */
 export function liquidName(plan: Plan, medium: CarrierMedium, fromBatch: boolean): string {
   if (medium !== 'oil') return mediumName[medium];
-  const id =
-    plan.work.carrierOil ?? (fromBatch ? plan.base.oils[flowOf(plan).carrierOil]?.materialId : undefined);
-  return id === undefined ? mediumName.oil : materialOf(plan, id).name;
+  const id = plan.work.carrierOil ?? (fromBatch ? flowOf(plan).carrierOil : null);
+  return id === null ? mediumName.oil : materialOf(plan, id).name;
 }
 
 /** Liquid for a powder by weight; 0 where it goes in as it is. */
@@ -211,8 +210,8 @@ export function carrierOilBalance(plan: Plan): {
   readonly inRecipe: number | null;
 } {
   const flow = flowOf(plan);
-  const row = plan.base.oils[flow.carrierOil];
-  const id = plan.work.carrierOil ?? row?.materialId ?? null;
+  const id = plan.work.carrierOil ?? flow.carrierOil;
+  const there = flow.lyes.flatMap((l) => l.rows).filter((o) => o.materialId === id);
   const fromBatch = flow.lyes.reduce((sum, l) => sum + l.heldOil, 0);
   return {
     material: id === null ? null : materialOf(plan, id),
@@ -226,6 +225,6 @@ export function carrierOilBalance(plan: Plan): {
         }, 0),
       0,
     ),
-    inRecipe: row ? (plan.base.totalOils * row.percent) / 100 : null,
+    inRecipe: there.length > 0 ? there.reduce((sum, o) => sum + o.mass, 0) : null,
   };
 }

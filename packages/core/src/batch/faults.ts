@@ -60,6 +60,7 @@ export function planFaults(plan: Plan): PlanFault[] {
     if (pot.follows !== null && !colours.has(pot.follows))
       add(`pots.${p}.follows`, `The palette holds no colour "${pot.follows}"`);
     rows(`pots.${p}.doses`, pot.doses, 'dosed');
+    rows(`pots.${p}.ownOils`, pot.ownOils, 'oil');
     unique(`pots.${p}.draws`, pot.draws);
     pot.draws.forEach((d, i) => {
       if (d.from !== null && !pots.has(d.from))

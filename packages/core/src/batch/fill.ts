@@ -2,7 +2,6 @@ import { grams } from '../units/quantity.ts';
 import { flowOf } from './balance.ts';
 import { embedFacts, embedsRoom } from './embedFacts.ts';
 import { totalOf } from './flow.ts';
-import { lyeRate } from './lye.ts';
 import { barsOf, mouldsVolume } from './mould.ts';
 import { PLAN_LIMITS } from './limits.ts';
 import { type Plan } from './plan.ts';
@@ -139,8 +138,8 @@ export function solveOils(plan: Plan, goal: SolveGoal): number | null {
 }
 
 function oilsForLye(plan: Plan, mass: number): number | null {
-  const { naoh } = lyeRate(plan);
-  return naoh > 0 && mass > 0 ? (mass / naoh) * 1000 : null;
+  const naoh = flowOf(plan).lyes.reduce((sum, l) => sum + l.naoh, 0);
+  return naoh > 0 && mass > 0 ? (mass / naoh) * plan.base.totalOils : null;
 }
 
 function oilsForFill(plan: Plan, goal: Exclude<SolveGoal, { from: 'lye' }>): number | null {

@@ -20,7 +20,8 @@ export const AFTER_OILS = [
 type Fixed = (typeof AFTER_OILS)[number];
 
 export interface Ledger {
-  readonly oils: number;
+  /** Columns of oils: the rows of the recipe, then what mini-batches have besides. */
+  readonly oils: readonly string[];
   readonly size: number;
   at(what: Fixed): number;
   material(id: string): number;
@@ -53,8 +54,10 @@ export interface PotFlow {
   readonly group: string | null;
   readonly draws: readonly DrawFlow[];
   readonly doses: readonly DoseFlow[];
-  /** The recipe's oils in it before anything is drawn from it, without carriers: what its doses refer to. */
+  /** Oils in it before anything is drawn from it, without carriers: what its doses refer to. */
   readonly oils: number;
+  /** The same by the lye that they met. */
+  readonly oilsBy: ReadonlyMap<string | null, number>;
   /** Everything in it before anything is drawn from it, by the ledger. */
   readonly contents: Float64Array;
   /** Powders as they colour it, by the place of the material in the plan; infused plants count, strained or not. */
@@ -82,6 +85,9 @@ export interface LyeFlow {
   /** Null for the common one. */
   readonly potId: string | null;
   readonly oils: number;
+  readonly rows: readonly { readonly materialId: string; readonly mass: number }[];
+  /** The one of them that carriers are taken from, if any is. */
+  readonly carrierOil: string | null;
   readonly naoh: number;
   readonly koh: number;
   readonly liquid: number;
@@ -96,6 +102,7 @@ export interface LyeFlow {
 
 export interface Flow {
   readonly ledger: Ledger;
+  /** Of the recipe. */
   readonly rate: LyeRate;
   readonly pots: readonly PotFlow[];
   readonly lyes: readonly LyeFlow[];
@@ -110,8 +117,8 @@ export interface Flow {
   /** g/ml at the pour: as measured, or worked out. */
   readonly density: number;
   readonly cyclic: ReadonlySet<string>;
-  /** The recipe's oil that carriers are taken from; -1 when the recipe lacks it. */
-  readonly carrierOil: number;
+  /** The recipe's oil that carriers are taken from; null when the recipe lacks it. */
+  readonly carrierOil: string | null;
 }
 
 /** What all pots and the leftover hold of an ingredient, g. What pots draw from each other is counted once. */

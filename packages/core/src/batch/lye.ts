@@ -1,5 +1,5 @@
 import { type Grams, grams } from '../units/quantity.ts';
-import { type Base, materialOf, type Plan } from './plan.ts';
+import { type Base, blendsOf, materialOf, type OilRow, type Plan } from './plan.ts';
 
 /** Molar masses in g/mol. */
 const NAOH = 39.997;
@@ -8,8 +8,9 @@ const KOH = 56.105;
 /** Slack on "oils make 100 %": what rounding shares to two decimals can leave over. */
 export const OILS_SUM_TOLERANCE = 0.05;
 
-export const oilsSum = (plan: Plan): number => plan.base.oils.reduce((sum, o) => sum + o.percent, 0);
-export const oilsAddUp = (plan: Plan): boolean => Math.abs(oilsSum(plan) - 100) <= OILS_SUM_TOLERANCE;
+export const oilsSum = (oils: readonly OilRow[]): number => oils.reduce((sum, o) => sum + o.percent, 0);
+export const oilsAddUp = (oils: readonly OilRow[]): boolean =>
+  Math.abs(oilsSum(oils) - 100) <= OILS_SUM_TOLERANCE;
 
 /** SAP(NaOH) in g per g of oil from SAP(KOH) in mg per g. */
 export const sapNaoh = (sapKoh: number): number => ((sapKoh / 1000) * NAOH) / KOH;
@@ -21,16 +22,17 @@ export const molesPerGram = (sapKoh: number): number => sapKoh / 1000 / KOH;
 export type LyeStop = 'oils-sum' | 'superfat-range' | 'lye-missing-value';
 
 export function lyeStops(plan: Plan): LyeStop[] {
-  const { oils, superfat } = plan.base;
+  const blends = blendsOf(plan);
   const stops: LyeStop[] = [];
-  if (!oilsAddUp(plan)) stops.push('oils-sum');
-  if (superfat < 0) stops.push('superfat-range');
+  if (!blends.every((b) => oilsAddUp(b.oils))) stops.push('oils-sum');
+  if (plan.base.superfat < 0) stops.push('superfat-range');
+  const oils = blends.flatMap((b) => b.oils);
   if (oils.some((o) => o.percent > 0 && materialOf(plan, o.materialId).oil?.sapKoh == null))
     stops.push('lye-missing-value');
   return stops;
 }
 
-/** What a kilogram of the recipe's oils takes. Masses in g, not rounded. */
+/** What a kilogram of a blend of oils takes. Masses in g, not rounded. */
 export interface LyeRate {
   /** Alkali for full saponification, mol. */
   readonly capacity: number;
@@ -48,10 +50,10 @@ export const acidDemand = (plan: Plan): number =>
 /**
  * Lye and liquid for 1,000 g of oils. NaOH = (Σ oil × SAP(NaOH) × (1 − superfat) × (1 − KOH share) + acids) /
  * purity; KOH by moles of its share; the liquid by concentration (% of lye in the solution), by ratio to the lye,
- * or in % of oils. Oils without a value count as taking none: see `lyeStops`.
+ * or in % of oils. Oils without a value count as taking none: see `lyeStops`. `oils`: the recipe's unless given.
  */
-export function lyeRate(plan: Plan): LyeRate {
-  const { oils, superfat, lye, liquid } = plan.base;
+export function lyeRate(plan: Plan, oils: readonly OilRow[] = plan.base.oils): LyeRate {
+  const { superfat, lye, liquid } = plan.base;
   const capacity = oils.reduce(
     (sum, o) => sum + o.percent * 10 * molesPerGram(materialOf(plan, o.materialId).oil?.sapKoh ?? 0),
     0,
@@ -93,7 +95,7 @@ export interface Batter {
   readonly stops: readonly LyeStop[];
 }
 
-/** Lye and liquid for the whole batch; nothing here is rounded. */
+/** Lye and liquid as if the whole batch were of the recipe; nothing here is rounded. */
 export function batterOf(plan: Plan): Batter {
   const stops = lyeStops(plan);
   if (stops.length > 0) return { lye: null, koh: null, liquid: null, total: null, stops };
@@ -110,8 +112,11 @@ export function batterOf(plan: Plan): Batter {
 }
 
 /** Superfat at either end of the spread of the saponification values, %, with the lye as planned. */
-export function superfatRange(plan: Plan): readonly [low: number, high: number] {
-  const { oils, superfat } = plan.base;
+export function superfatRange(
+  plan: Plan,
+  oils: readonly OilRow[] = plan.base.oils,
+): readonly [low: number, high: number] {
+  const { superfat } = plan.base;
   const typical = oils.map((o) => {
     const facts = materialOf(plan, o.materialId).oil;
     return { takes: o.percent * (facts?.sapKoh ?? 0), spread: (facts?.sapSpread ?? 0) / 100 };

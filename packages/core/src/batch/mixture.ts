@@ -5,9 +5,11 @@ import { concentrationOf, lyeMoles, type LyeRate, lyeRate, lyeStops, molesPerGra
 import { layerVolume, sectionVolume } from './mould.ts';
 import {
   type AdditiveRow,
+  blendsOf,
   type DoseRow,
   type Draw,
   materialOf,
+  type OilRow,
   type Plan,
   type Pot,
   type Stock,
@@ -25,26 +27,35 @@ export const sum = (v: Float64Array): number => {
   return total;
 };
 
-/** Row of the oil that carriers come from: the one chosen, or the recipe's lightest. -1 for none. */
-export function carrierOilRow(plan: Plan): number {
-  const { oils } = plan.base;
+/** The oil of a blend that carriers come from: the one chosen, or its lightest. Null for none. */
+export function carrierOilOf(plan: Plan, oils: readonly OilRow[]): string | null {
   const chosen = plan.work.carrierOil;
-  if (chosen !== null) return oils.findIndex((o) => o.materialId === chosen);
-  const saturated = (i: number): number => materialOf(plan, oils[i]!.materialId).oil?.saturated ?? 100;
-  const heavy = (i: number): boolean => materialOf(plan, oils[i]!.materialId).id.includes('castor');
-  return oils.reduce((best, _, i) => {
-    if (saturated(i) > 25 || heavy(i)) return best;
-    return best < 0 || oils[i]!.percent > oils[best]!.percent ? i : best;
-  }, -1);
+  if (chosen !== null) return oils.some((o) => o.materialId === chosen) ? chosen : null;
+  const light = (o: OilRow): boolean => {
+    const { id, oil } = materialOf(plan, o.materialId);
+    return (oil?.saturated ?? 100) <= 25 && !id.includes('castor');
+  };
+  return (
+    oils
+      .filter(light)
+      .reduce<OilRow | null>((best, o) => (best && best.percent >= o.percent ? best : o), null)?.materialId ??
+    null
+  );
+}
+
+/** The oils of a lye and what they take. */
+interface Recipe {
+  /** By the columns of the ledger, 0–1. */
+  readonly fractions: Float64Array;
+  readonly rate: LyeRate;
+  readonly carrierOil: string | null;
 }
 
 /** What goes into batter and pots, and what it weighs, fills and takes up. Contents are vectors by the ledger. */
 export class Mixture {
   readonly ledger: Ledger;
-  readonly rate: LyeRate;
-  readonly carrierOil: number;
+  private readonly recipes: ReadonlyMap<string | null, Recipe>;
   private readonly total: number;
-  private readonly percents: readonly number[];
   /** Lye that a gram of each oil takes, mol. */
   private readonly moles: readonly number[];
   private readonly densities: Float64Array;
@@ -57,21 +68,22 @@ export class Mixture {
   constructor(private readonly plan: Plan) {
     const { base, work } = plan;
     this.total = base.totalOils;
-    this.rate = lyeRate(plan);
-    const count = base.oils.length;
+    const blends = blendsOf(plan);
+    const oils = base.oils.map((o) => o.materialId);
+    for (const b of blends) for (const o of b.oils) if (!oils.includes(o.materialId)) oils.push(o.materialId);
+    const count = oils.length;
     const first = count + AFTER_OILS.length;
     const places = new Map<string, number>(AFTER_OILS.map((what, i) => [what, count + i]));
     const materials = new Map(plan.materials.map((m, i) => [m.id, i]));
     this.ledger = {
-      oils: count,
+      oils,
       size: first + plan.materials.length,
       at: (what) => places.get(what)!,
       material: (id) => first + materials.get(id)!,
       tint: (id) => materials.get(id)!,
     };
-    this.percents = base.oils.map((o) => o.percent / 100);
-    this.moles = base.oils.map((o) => molesPerGram(materialOf(plan, o.materialId).oil?.sapKoh ?? 0));
-    this.carrierOil = carrierOilRow(plan);
+    this.recipes = new Map(blends.map(({ potId, oils: rows }) => [potId, this.recipeOf(rows)]));
+    this.moles = oils.map((id) => molesPerGram(materialOf(plan, id).oil?.sapKoh ?? 0));
     this.early = base.additives.filter((a) => a.moment === 'lye-water' || a.moment === 'oils');
     this.inWater = base.additives.filter((a) => a.moment === 'water');
     this.atTrace = base.additives.filter((a) => a.moment === 'trace');
@@ -80,14 +92,26 @@ export class Mixture {
     this.densities = this.densitiesOf();
   }
 
-  /** Emulsion of a whole recipe, less what its group keeps back, spread over the group's share. */
-  emulsion(held: Held | undefined, share: number): Float64Array {
-    const { ledger, total, rate, plan } = this;
+  private recipeOf(rows: readonly OilRow[]): Recipe {
+    const fractions = new Float64Array(this.ledger.oils.length);
+    for (const o of rows) fractions[this.ledger.oils.indexOf(o.materialId)]! += o.percent / 100;
+    return { fractions, rate: lyeRate(this.plan, rows), carrierOil: carrierOilOf(this.plan, rows) };
+  }
+
+  /** Of a lye: the common one, or that of a mini-batch, which has the recipe's oils unless it has its own. */
+  recipe(group: string | null): Recipe {
+    return this.recipes.get(group) ?? this.recipes.get(null)!;
+  }
+
+  /** Emulsion as if the whole batch were the group's, less what it keeps back, spread over the group's share. */
+  emulsion(group: string | null, held: Held | undefined, share: number): Float64Array {
+    const { ledger, total, plan } = this;
+    const { fractions, rate, carrierOil } = this.recipe(group);
     const v = new Float64Array(ledger.size);
     const scale = total / 1000;
     const over = share > 1e-9 ? 1 / share : 0;
-    this.percents.forEach((p, i) => (v[i] = p * total));
-    if (this.carrierOil >= 0) v[this.carrierOil]! -= (held?.oil ?? 0) * over;
+    fractions.forEach((f, i) => (v[i] = f * total));
+    if (carrierOil !== null) v[ledger.oils.indexOf(carrierOil)]! -= (held?.oil ?? 0) * over;
     v[ledger.at('naoh')] = rate.naoh * scale;
     v[ledger.at('koh')] = rate.koh * scale;
     v[ledger.at('liquid')] = rate.liquid * scale - (held?.water ?? 0) * over - plan.base.liquid.heldBack;
@@ -132,8 +156,16 @@ export class Mixture {
     return { scent: missing, stabiliser: this.addScent(contents, missing) };
   }
 
-  addDoses(pot: Pot, contents: Float64Array, tint: Float64Array, oils: number, held: Held): DoseFlow[] {
+  addDoses(
+    pot: Pot,
+    group: string | null,
+    contents: Float64Array,
+    tint: Float64Array,
+    oils: number,
+    held: Held,
+  ): DoseFlow[] {
     const { ledger } = this;
+    const { carrierOil } = this.recipe(group);
     return pot.doses.map((row): DoseFlow => {
       const powder = (row.dose * oils) / 1000;
       const at = ledger.material(row.materialId);
@@ -147,11 +179,18 @@ export class Mixture {
         weighed &&
         stock === null &&
         row.source === 'batch' &&
-        (oily ? this.carrierOil >= 0 : carrier.medium === 'water');
+        (oily ? carrierOil !== null : carrier.medium === 'water');
       // What is infused is strained off again.
       if (carrier?.medium !== 'infusion') contents[at]! += powder;
       tint[ledger.tint(row.materialId)]! += powder;
-      this.addCarrier(contents, held, liquid, carrier?.medium ?? null, fromBatch);
+      this.addCarrier(
+        contents,
+        held,
+        liquid,
+        carrier?.medium ?? null,
+        fromBatch ? carrierOil : null,
+        fromBatch,
+      );
       return { row, powder, liquid, fromBatch, stock };
     });
   }
@@ -161,6 +200,7 @@ export class Mixture {
     held: Held,
     liquid: number,
     medium: string | null,
+    ofRecipe: string | null,
     fromBatch: boolean,
   ): void {
     const { ledger } = this;
@@ -169,13 +209,20 @@ export class Mixture {
       contents[ledger.at(fromBatch ? 'liquid' : 'carrier-water')]! += liquid;
       if (fromBatch) held.water += liquid;
     } else if (medium === 'oil' || medium === 'infusion') {
-      contents[fromBatch ? this.carrierOil : ledger.at('carrier-oil')]! += liquid;
+      contents[ofRecipe === null ? ledger.at('carrier-oil') : ledger.oils.indexOf(ofRecipe)]! += liquid;
       if (fromBatch) held.oil += liquid;
     }
   }
 
   /** Tops a pot up to the oil carrier of the pot that has most, for its oils. */
-  even(pot: Pot, contents: Float64Array, oils: number, doses: readonly DoseFlow[], held: Held): number {
+  even(
+    pot: Pot,
+    group: string | null,
+    contents: Float64Array,
+    oils: number,
+    doses: readonly DoseFlow[],
+    held: Held,
+  ): number {
     if (!this.plan.work.equalise || pot.draws.some((d) => d.from !== null)) return 0;
     const isOil = (row: DoseRow): boolean =>
       row.carrier?.medium === 'oil' || row.carrier?.medium === 'infusion';
@@ -187,10 +234,11 @@ export class Mixture {
     );
     const has = doses.reduce((sum, d) => sum + (isOil(d.row) ? d.liquid : 0), 0);
     const more = Math.max(0, (most * oils) / 1000 - has);
+    const { carrierOil } = this.recipe(group);
     const fromBatch =
-      this.carrierOil >= 0 &&
+      carrierOil !== null &&
       this.plan.pots.some((p) => p.doses.some((d) => isOil(d) && d.source === 'batch'));
-    this.addCarrier(contents, held, more, 'oil', fromBatch);
+    this.addCarrier(contents, held, more, 'oil', fromBatch ? carrierOil : null, fromBatch);
     return more;
   }
 
@@ -214,7 +262,8 @@ export class Mixture {
     const full = Float64Array.from(unit);
     const oils = this.total;
     this.scentPot(pot, full, oils);
-    this.addDoses(pot, full, new Float64Array(this.plan.materials.length), oils, { oil: 0, water: 0 });
+    const tint = new Float64Array(this.plan.materials.length);
+    this.addDoses(pot, pot.ownLye ? pot.id : null, full, tint, oils, { oil: 0, water: 0 });
     const finished = this.volumeOf(full);
     const density = sum(full) / finished;
     const beside = first ? (this.plan.moulding.lossPerJug + pot.reserve) / density : 0;
@@ -242,7 +291,8 @@ export class Mixture {
 
   /** ml per g of each ingredient; lye and its liquid are one solution. */
   private densitiesOf(): Float64Array {
-    const { ledger, rate, plan } = this;
+    const { ledger, plan } = this;
+    const { rate } = this.recipe(null);
     const d = new Float64Array(ledger.size).fill(DENSITY.oil);
     const solution = lyeDensity(concentrationOf(rate.naoh + rate.koh, rate.liquid) / 100);
     d[ledger.at('naoh')] = solution;
@@ -280,7 +330,7 @@ export class Mixture {
 
   private carrierSap(): number {
     const { plan } = this;
-    const id = plan.work.carrierOil ?? plan.base.oils[this.carrierOil]?.materialId ?? null;
+    const id = plan.work.carrierOil ?? this.recipe(null).carrierOil;
     // An unknown light oil: sunflower's value.
     return molesPerGram((id === null ? null : materialOf(plan, id).oil?.sapKoh) ?? 190);
   }

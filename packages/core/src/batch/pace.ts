@@ -3,7 +3,7 @@ import { blendProperties, fattyFactors } from './blend.ts';
 import { flowOf } from './balance.ts';
 import { tinted } from './flow.ts';
 import { concentrationOf, lyeRate } from './lye.ts';
-import { materialOf, type Plan } from './plan.ts';
+import { materialOf, type OilRow, oilsOf, type Plan } from './plan.ts';
 import { scentBlend } from './scent.ts';
 
 export const CONSISTENCIES = ['fluid', 'light', 'medium', 'thick', 'stiff'] as const;
@@ -42,11 +42,11 @@ export interface PotPace {
 
 const clamp = (v: number, low: number, high: number): number => Math.min(high, Math.max(low, v));
 
-/** What sets the pace of the whole batter. */
-export function basePace(plan: Plan): PaceFactor[] {
+/** What sets the pace of the whole batter, or of a mini-batch with its own oils. */
+export function basePace(plan: Plan, oils: readonly OilRow[] = plan.base.oils): PaceFactor[] {
   const { base, work } = plan;
-  const blend = blendProperties(plan);
-  const { naoh, koh, liquid } = lyeRate(plan);
+  const blend = blendProperties(plan, oils);
+  const { naoh, koh, liquid } = lyeRate(plan, oils);
   const concentration = concentrationOf(naoh + koh, liquid);
   const milk = base.liquid.parts.reduce((sum, p) => sum + (p.kind === 'milk' ? p.percent / 100 : 0), 0);
   return [
@@ -74,7 +74,13 @@ export function doseFactor(plan: Plan, materialId: string, dose: number): number
 
 /** How long each pot stays pourable, by starting values that a maker's own log would better. */
 export function potPaces(plan: Plan): PotPace[] {
-  const base = basePace(plan);
+  const byOils = new Map<readonly OilRow[], PaceFactor[]>();
+  const baseOf = (group: string | null): PaceFactor[] => {
+    const oils = oilsOf(plan, group);
+    const base = byOils.get(oils) ?? basePace(plan, oils);
+    byOils.set(oils, base);
+    return base;
+  };
   const { scent } = plan.base;
   const blend = scent && scentBlend(plan, scent, 1);
   const flow = flowOf(plan);
@@ -83,7 +89,7 @@ export function potPaces(plan: Plan): PotPace[] {
     const dose = p.oils > 0 ? (p.contents[scentAt]! * 1000) / p.oils : 0;
     const part = scent && scent.dose > 0 ? Math.min(1, dose / scent.dose) : 0;
     const factors: PaceFactor[] = [
-      ...base,
+      ...baseOf(p.group),
       ...(blend && part > 0 ? [{ what: 'scent', factor: SCENT_FACTOR[blend.pace] ** part }] : []),
       ...(p.oils > 0 ? tinted(p.tint) : []).flatMap((i) => {
         const m = plan.materials[i]!;

@@ -20,7 +20,7 @@ export interface Plan {
   readonly materials: readonly Material[];
 }
 
-export const PLAN_SCHEMA = 3;
+export const PLAN_SCHEMA = 4;
 
 /** What the batch is to look like: the colours wanted, and how they are brought together. */
 export interface Idea {
@@ -162,8 +162,10 @@ export interface Pot {
   readonly place: PotPlace;
   /** Of this pot, kept back for the top. */
   readonly reserve: Grams;
-  /** A mini-batch: its own oils and its own lye, of the same recipe. */
+  /** A mini-batch: its own part of the oils and its own lye. */
   readonly ownLye: boolean;
+  /** Its oils, where they are not the recipe's; empty for the recipe's. Only a mini-batch can have any. */
+  readonly ownOils: readonly OilRow[];
   /** Hours that it is poured before the last pour. */
   readonly hoursBefore: number;
   /** Palette colour whose recipe this pot follows until it is edited by hand. */
@@ -274,10 +276,28 @@ export const newPot = (id: string, name: string): Pot => ({
   place: 'mould',
   reserve: grams(0),
   ownLye: false,
+  ownOils: [],
   hoursBefore: 0,
   follows: null,
   doses: [],
 });
+
+/** Oils that a lye meets. */
+export interface Blend {
+  /** Null for the recipe, else the mini-batch that has oils of its own. */
+  readonly potId: string | null;
+  readonly oils: readonly OilRow[];
+}
+
+/** The recipe, and the oils of mini-batches that have their own. */
+export const blendsOf = (plan: Plan): readonly Blend[] => [
+  { potId: null, oils: plan.base.oils },
+  ...plan.pots.flatMap((p) => (p.ownLye && p.ownOils.length > 0 ? [{ potId: p.id, oils: p.ownOils }] : [])),
+];
+
+/** The oils of a mini-batch by its pot, or of the common batter. */
+export const oilsOf = (plan: Plan, potId: string | null): readonly OilRow[] =>
+  blendsOf(plan).find((b) => b.potId === potId)?.oils ?? plan.base.oils;
 
 /** The plan's own copy of a material. @throws RangeError when the plan holds none. */
 export function materialOf(plan: Plan, id: string): Material {
@@ -300,7 +320,7 @@ export function pruneMaterials(plan: Plan): Plan {
     ...base.oils.map((o) => o.materialId),
     ...(base.scent?.parts.map((p) => p.materialId) ?? []),
     ...base.additives.map((a) => a.materialId),
-    ...plan.pots.flatMap((p) => p.doses.map((d) => d.materialId)),
+    ...plan.pots.flatMap((p) => [...p.doses, ...p.ownOils].map((row) => row.materialId)),
     ...plan.embeds.flatMap((e) => e.doses.map((d) => d.materialId)),
     ...plan.lines.map((l) => l.materialId),
     ...(work.carrierOil === null ? [] : [work.carrierOil]),

@@ -141,7 +141,7 @@ export function prepSheet(plan: Plan, measuring: Measuring): PrepSheet {
     lyes: flow.lyes,
     liquidParts: base.liquid.parts.map((part) => ({
       part,
-      mass: ((batter.liquid ?? 0) * part.percent) / 100,
+      mass: (flow.lyes.reduce((sum, l) => sum + l.liquid, 0) * part.percent) / 100,
     })),
     additives: additivesOf(plan, flow),
     pots,

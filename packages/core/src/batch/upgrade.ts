@@ -2,6 +2,18 @@ import { upgradeMaterial } from '../material/upgrade.ts';
 import { type GramsPerKg } from '../units/quantity.ts';
 import { type DoseRow, emptyPlan, newPot, onePart, type Plan, PLAN_SCHEMA, type Pot } from './plan.ts';
 
+/** Schema 3: mini-batches had the recipe's oils. */
+type PlanV3 = Omit<Plan, 'schema' | 'pots'> & {
+  readonly schema: 3;
+  readonly pots: readonly Omit<Pot, 'ownOils'>[];
+};
+
+const toV4 = (stored: PlanV3): Plan => ({
+  ...stored,
+  schema: PLAN_SCHEMA,
+  pots: stored.pots.map((p) => ({ ...p, ownOils: [] })),
+});
+
 /** Schema 2: one scent, sodium hydroxide only, liquid by concentration, pots by parts of one batter. */
 interface PlanV2 {
   readonly schema: 2;
@@ -33,10 +45,11 @@ const toV2 = (stored: PlanV1): PlanV2 => ({
   pots: stored.pots.map((p) => ({ ...p, follows: null })),
 });
 
-function toV3({ idea, base, pots, materials }: PlanV2): Plan {
+function toV3({ idea, base, pots, materials }: PlanV2): PlanV3 {
   const empty = emptyPlan();
   return {
     ...empty,
+    schema: 3,
     idea,
     base: {
       ...empty.base,
@@ -63,14 +76,16 @@ function toV3({ idea, base, pots, materials }: PlanV2): Plan {
 }
 
 /** A stored plan of any schema → the present one. @throws RangeError for a schema this program does not know. */
-export function upgradePlan(stored: Plan | PlanV2 | PlanV1): Plan {
+export function upgradePlan(stored: Plan | PlanV3 | PlanV2 | PlanV1): Plan {
   switch (stored.schema) {
     case PLAN_SCHEMA:
       return stored;
+    case 3:
+      return toV4(stored);
     case 2:
-      return toV3(stored);
+      return toV4(toV3(stored));
     case 1:
-      return toV3(toV2(stored));
+      return toV4(toV3(toV2(stored)));
     default:
       throw new RangeError(`A plan of schema ${String((stored as { schema: unknown }).schema)} is not known`);
   }

@@ -75,7 +75,7 @@ export function planWith(
     ...base.oils.map((o) => o.materialId),
     ...(base.scent?.parts.map((p) => p.materialId) ?? []),
     ...base.additives.map((a) => a.materialId),
-    ...pots.flatMap((p) => p.doses.map((d) => d.materialId)),
+    ...pots.flatMap((p) => [...p.doses, ...p.ownOils].map((row) => row.materialId)),
     ...(rest.embeds ?? []).flatMap((e) => e.doses.map((d) => d.materialId)),
     ...(rest.lines ?? []).map((l) => l.materialId),
     ...(rest.work?.carrierOil ? [rest.work.carrierOil] : []),

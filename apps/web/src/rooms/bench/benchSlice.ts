@@ -226,8 +226,8 @@ const slice = createSlice({
       (a) => `oil:${a.id}`,
       (plan, a) => setOilMass(plan, a.id, a.mass),
     ),
-    oilRemoved: edit<string>(alone, removeOil),
-    oilsNormalised: edit<void>(alone, normaliseOils),
+    oilRemoved: edit<string>(alone, (plan, id) => removeOil(plan, id)),
+    oilsNormalised: edit<void>(alone, (plan) => normaliseOils(plan)),
     scentSet: edit<{ material: Material; dose: number } | null>(
       (a) => (a ? `scent:${a.material.id}` : null),
       setScent,

@@ -1,29 +1,36 @@
 import { normaliseOils, setBase, setCarrierSource, setLiquidWay } from '../edit/index.ts';
 import { type LyeFlow } from '../flow.ts';
 import { concentrationOf, lyeRate, oilsAddUp, oilsSum } from '../lye.ts';
-import { materialOf, type Plan } from '../plan.ts';
+import { type Material } from '../../material/material.ts';
+import { blendsOf, materialOf, type Plan } from '../plan.ts';
 import { type Check, type PlanFacts } from './check.ts';
 
-/** Oil shares must make 100 %. */
-export function checkOilsSum({ plan, say }: PlanFacts): Check[] {
-  if (oilsAddUp(plan)) return [];
-  const sum = oilsSum(plan);
-  const off = say.number(Math.abs(sum - 100), 2);
-  return [
-    {
-      id: 'oils-sum',
-      level: 'stop',
-      place: { at: 'oils' },
-      sentence:
-        plan.base.oils.length === 0
-          ? 'No oils yet.'
-          : `The oils make ${say.number(sum, 2)} %, ${off} % ${sum > 100 ? 'too much' : 'short'}.`,
-      arithmetic: plan.base.oils.map((o) => say.number(o.percent, 2)).join(' + ') || '0',
-      remedy: 'Bring the shares to 100 %.',
-      repairs: sum > 0 ? [{ label: 'Stretch the shares to 100 %', apply: normaliseOils }] : [],
-    },
-  ];
-}
+const blendPlace = (potId: string | null): Check['place'] =>
+  potId === null ? { at: 'oils' } : { at: 'pot', potId };
+const ofPot = (plan: Plan, potId: string | null): string =>
+  potId === null ? '' : ` of ${plan.pots.find((p) => p.id === potId)!.name}`;
+
+/** Oil shares must make 100 %, those of a mini-batch too. */
+export const checkOilsSum = ({ plan, say }: PlanFacts): Check[] =>
+  blendsOf(plan)
+    .filter((b) => !oilsAddUp(b.oils))
+    .map(({ potId, oils }): Check => {
+      const sum = oilsSum(oils);
+      const off = say.number(Math.abs(sum - 100), 2);
+      return {
+        id: 'oils-sum',
+        level: 'stop',
+        place: blendPlace(potId),
+        sentence:
+          oils.length === 0
+            ? 'No oils yet.'
+            : `The oils${ofPot(plan, potId)} make ${say.number(sum, 2)} %, ${off} % ${sum > 100 ? 'too much' : 'short'}.`,
+        arithmetic: oils.map((o) => say.number(o.percent, 2)).join(' + ') || '0',
+        remedy: 'Bring the shares to 100 %.',
+        repairs:
+          sum > 0 ? [{ label: 'Stretch the shares to 100 %', apply: (p) => normaliseOils(p, potId) }] : [],
+      };
+    });
 
 export const SUPERFAT_WARN = { low: 3, high: 12 } as const;
 
@@ -63,21 +70,20 @@ export function checkSuperfat({ plan, say }: PlanFacts): Check[] {
 
 /** An oil without a saponification value hides the lye. */
 export function checkLyeValues({ plan }: PlanFacts): Check[] {
-  const missing = plan.base.oils
-    .map((o) => materialOf(plan, o.materialId))
-    .filter((m) => m.oil?.sapKoh == null);
-  if (missing.length === 0) return [];
-  return [
-    {
-      id: 'lye-missing-value',
-      level: 'stop',
-      place: { at: 'oils' },
-      sentence: `${missing.map((m) => m.name).join(', ')} has no saponification value, so no lye can be worked out.`,
-      arithmetic: '',
-      remedy: 'Enter the supplier’s value on the shelf.',
-    },
-  ];
+  return blendsOf(plan).flatMap(({ potId, oils }): Check[] => {
+    const missing = oils.map((o) => materialOf(plan, o.materialId)).filter((m) => m.oil?.sapKoh == null);
+    return missing.length === 0 ? [] : [missingValue(missing, potId)];
+  });
 }
+
+const missingValue = (missing: readonly Material[], potId: string | null): Check => ({
+  id: 'lye-missing-value',
+  level: 'stop',
+  place: blendPlace(potId),
+  sentence: `${missing.map((m) => m.name).join(', ')} has no saponification value, so no lye can be worked out.`,
+  arithmetic: '',
+  remedy: 'Enter the supplier’s value on the shelf.',
+});
 
 export const CONCENTRATION_WARN = { low: 25, high: 40 } as const;
 

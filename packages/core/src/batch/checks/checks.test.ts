@@ -36,6 +36,23 @@ describe('both sides of each threshold', () => {
     expect(find(withOlive(41), 'oils-sum')?.sentence).toBe('The oils make 101 %, 1 % too much.');
   });
 
+  it('oils-sum of a mini-batch with its own oils, at its pot', () => {
+    const plan = (percent: number, ownLye = true): Plan =>
+      planWith([
+        pot('A', 1),
+        { ...pot('B', 1), ownLye, ownOils: [{ id: 'l', materialId: 'oil-lard', percent }] },
+      ]);
+    const off = find(plan(99), 'oils-sum')!;
+    expect(off).toMatchObject({
+      level: 'stop',
+      place: { at: 'pot', potId: 'B' },
+      sentence: 'The oils of B make 99 %, 1 % short.',
+    });
+    expect(find(off.repairs![0]!.apply(plan(99)), 'oils-sum')).toBeUndefined();
+    expect(find(plan(100), 'oils-sum')).toBeUndefined();
+    expect(find(plan(99, false), 'oils-sum')).toBeUndefined();
+  });
+
   it.each([
     [-0.1, 'stop'],
     [0, 'warn'],

@@ -182,7 +182,7 @@ export function checkScrub(facts: PlanFacts): Check[] {
 /** What must be told to whoever uses the bar. */
 export function checkAllergen(facts: PlanFacts): Check[] {
   const { plan } = facts;
-  const oils = plan.base.oils.map((o) => materialOf(plan, o.materialId));
+  const oils = facts.flow.ledger.oils.map((id) => materialOf(plan, id));
   const names = [...oils, ...facts.used].filter((m) => m.cautions.includes('allergen')).map((m) => m.name);
   const milk = plan.base.liquid.parts.filter((p) => p.kind === 'milk').map((p) => p.name);
   const all = [...new Set([...names, ...milk])];
@@ -227,9 +227,7 @@ export function needs({ plan, prep, flow }: Pick<PlanFacts, 'plan' | 'prep' | 'f
   const add = (id: string, mass: number): void => {
     sum.set(id, (sum.get(id) ?? 0) + mass);
   };
-  plan.base.oils.forEach((o) => {
-    add(o.materialId, (plan.base.totalOils * o.percent) / 100);
-  });
+  for (const o of flow.lyes.flatMap((l) => l.rows)) add(o.materialId, o.mass);
   for (const p of prep.pots) for (const r of p.rows) add(r.material.id, r.measured.mass);
   for (const a of prep.additives) add(a.material.id, a.mass);
   for (const s of prep.scent?.parts ?? []) add(s.material.id, s.mass);
@@ -239,7 +237,7 @@ export function needs({ plan, prep, flow }: Pick<PlanFacts, 'plan' | 'prep' | 'f
     (s, p) => s + p.contents[flow.ledger.at('carrier-oil')]! * Math.max(0, 1 - p.drawnOff),
     0,
   );
-  const oil = plan.work.carrierOil ?? plan.base.oils[flow.carrierOil]?.materialId;
+  const oil = plan.work.carrierOil ?? flow.carrierOil;
   if (extra > 0 && oil) add(oil, extra);
   return sum;
 }

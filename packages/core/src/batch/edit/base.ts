@@ -1,33 +1,44 @@
 import { type Material } from '../../material/material.ts';
 import { type Grams, grams, gramsPerKg } from '../../units/quantity.ts';
-import { liquidInWay } from '../lye.ts';
+import { liquidInWay, oilsSum } from '../lye.ts';
 import { PLAN_LIMITS } from '../limits.ts';
 import {
   type AdditiveRow,
   type Base,
   type LiquidWay,
   type OilRow,
+  oilsOf,
   type Plan,
   pruneMaterials,
   type ScentChoice,
 } from '../plan.ts';
 import { withCopy } from './copies.ts';
+import { setPot } from './pots.ts';
 
 export const setBase = (plan: Plan, change: Partial<Base>): Plan => ({
   ...plan,
   base: { ...plan.base, ...change },
 });
 
+/** Sets the oils of the recipe, or a mini-batch's own; none of its own are the recipe's again. */
+export const setOils = (plan: Plan, oils: readonly OilRow[], potId: string | null = null): Plan =>
+  potId === null ? setBase(plan, { oils }) : setPot(plan, potId, { ownOils: oils });
+
 /** Adds an oil with what is missing to 100 %, or nothing. An oil that is there already is left alone. */
-export function addOil(plan: Plan, id: string, material: Material): Plan {
-  if (plan.base.oils.some((o) => o.materialId === material.id)) return plan;
-  const missing = Math.max(0, 100 - plan.base.oils.reduce((sum, o) => sum + o.percent, 0));
+export function addOil(plan: Plan, id: string, material: Material, potId: string | null = null): Plan {
+  const oils = oilsOf(plan, potId);
+  if (oils.some((o) => o.materialId === material.id)) return plan;
+  const missing = Math.max(0, 100 - oilsSum(oils));
   const row: OilRow = { id, materialId: material.id, percent: Number(missing.toFixed(2)) };
-  return { ...setBase(plan, { oils: [...plan.base.oils, row] }), materials: withCopy(plan, material) };
+  return { ...setOils(plan, [...oils, row], potId), materials: withCopy(plan, material) };
 }
 
-export const setOilPercent = (plan: Plan, id: string, percent: number): Plan =>
-  setBase(plan, { oils: plan.base.oils.map((o) => (o.id === id ? { ...o, percent } : o)) });
+export const setOilPercent = (plan: Plan, id: string, percent: number, potId: string | null = null): Plan =>
+  setOils(
+    plan,
+    oilsOf(plan, potId).map((o) => (o.id === id ? { ...o, percent } : o)),
+    potId,
+  );
 
 /** Sets one oil by mass: the others keep theirs, and the total and all shares follow. */
 export function setOilMass(plan: Plan, id: string, mass: Grams): Plan {
@@ -40,16 +51,25 @@ export function setOilMass(plan: Plan, id: string, mass: Grams): Plan {
   });
 }
 
-export const removeOil = (plan: Plan, id: string): Plan =>
-  pruneMaterials(setBase(plan, { oils: plan.base.oils.filter((o) => o.id !== id) }));
+export const removeOil = (plan: Plan, id: string, potId: string | null = null): Plan =>
+  pruneMaterials(
+    setOils(
+      plan,
+      oilsOf(plan, potId).filter((o) => o.id !== id),
+      potId,
+    ),
+  );
 
 /** Stretches the shares to 100 % in their present proportions. */
-export function normaliseOils(plan: Plan): Plan {
-  const sum = plan.base.oils.reduce((total, o) => total + o.percent, 0);
+export function normaliseOils(plan: Plan, potId: string | null = null): Plan {
+  const oils = oilsOf(plan, potId);
+  const sum = oilsSum(oils);
   if (!(sum > 0)) return plan;
-  return setBase(plan, {
-    oils: plan.base.oils.map((o) => ({ ...o, percent: Number(((o.percent * 100) / sum).toFixed(4)) })),
-  });
+  return setOils(
+    plan,
+    oils.map((o) => ({ ...o, percent: Number(((o.percent * 100) / sum).toFixed(4)) })),
+    potId,
+  );
 }
 
 /** Says the liquid another way, with the same amount of it. */

@@ -195,6 +195,8 @@ describe('idea', () => {
     const { idea: _idea, ...rest } = v2;
     const v1 = { ...rest, schema: 1, pots: v2.pots.map(({ follows: _follows, ...p }) => p) };
     expect(upgradePlan(v1 as never)).toEqual(now);
+    const v3 = { ...now, schema: 3, pots: now.pots.map(({ ownOils: _own, ...p }) => p) };
+    expect(upgradePlan(v3 as never)).toEqual(now);
     expect(upgradePlan(plan)).toBe(plan);
     expect(() => upgradePlan({ ...loaf, schema: 9 } as never)).toThrow('A plan of schema 9 is not known');
   });

@@ -41,6 +41,36 @@ describe('additives', () => {
   });
 });
 
+describe('oils of a mini-batch', () => {
+  const mini: Plan = planWith([{ ...pot('A', 1), ownLye: true }, pot('B', 1)]);
+  const own = (plan: Plan): [string, number][] => plan.pots[0]!.ownOils.map((o) => [o.materialId, o.percent]);
+
+  it('start as the recipe, change alone, and bring their copies', () => {
+    let plan = edit.setOils(mini, mini.base.oils, 'A');
+    plan = edit.removeOil(plan, 'oil-olive', 'A');
+    plan = edit.addOil(plan, 'new', shelfItem('oil-shea'), 'A');
+    // Shea takes the 40 % that olive left.
+    expect(own(plan)).toEqual([
+      ['oil-coconut', 30],
+      ['oil-lard', 25],
+      ['oil-castor', 5],
+      ['oil-shea', 40],
+    ]);
+    expect(plan.base.oils).toBe(mini.base.oils);
+    expect(held(plan)).toEqual(expect.arrayContaining(['oil-olive', 'oil-shea']));
+    plan = edit.setOilPercent(plan, 'new', 20, 'A');
+    expect(own(edit.normaliseOils(plan, 'A')).at(-1)).toEqual(['oil-shea', 25]);
+    expect(edit.addOil(plan, 'again', shelfItem('oil-shea'), 'A')).toBe(plan);
+  });
+
+  it('leave with their copies when the pot goes, or goes back to the recipe', () => {
+    const plan = edit.addOil(edit.setOils(mini, [], 'A'), 'new', shelfItem('oil-shea'), 'A');
+    expect(held(plan)).toContain('oil-shea');
+    expect(held(edit.removePot(plan, 'A'))).not.toContain('oil-shea');
+    expect(held(edit.removeOil(plan, 'new', 'A'))).not.toContain('oil-shea');
+  });
+});
+
 describe('moulds, embeds and lines', () => {
   it('a mould is changed alone among its neighbours', () => {
     const moulds = ['a', 'b'].map((id) => ({ id, count: 1, mould: plainMould(id, 'box') }));

@@ -3,7 +3,7 @@ import { flowOf } from '../balance.ts';
 import { oilsBring } from '../blend.ts';
 import { type LyeFlow } from '../flow.ts';
 import { concentrationOf, lyeRate, sapNaoh, superfatRange } from '../lye.ts';
-import { type AdditiveRow, materialOf, type Plan } from '../plan.ts';
+import { type AdditiveRow, materialOf, oilsOf, type Plan } from '../plan.ts';
 import { type PrepSheet } from '../prep.ts';
 import { productPerOil } from '../product.ts';
 import { scentBlend, stabiliserFor } from '../scent.ts';
@@ -53,10 +53,9 @@ const ACIDS = {
 export function lye(plan: Plan, say: Say, of: LyeFlow): Lines {
   const { base } = plan;
   const scale = of.oils / 1000;
-  const oils = base.oils.map((o) => {
-    const m = materialOf(plan, o.materialId);
-    const sap = sapNaoh(m.oil?.sapKoh ?? 0);
-    return { name: m.name, mass: (of.oils * o.percent) / 100, sap };
+  const oils = of.rows.map(({ materialId, mass }) => {
+    const m = materialOf(plan, materialId);
+    return { name: m.name, mass, sap: sapNaoh(m.oil?.sapKoh ?? 0) };
   });
   const full = oils.reduce((sum, o) => sum + o.mass * o.sap, 0);
   const rate = lyeRate(plan);
@@ -81,7 +80,7 @@ export function lye(plan: Plan, say: Say, of: LyeFlow): Lines {
       `${say.percent(base.lye.kohShare)} of the moles × 56.105 / 39.997, divided by its purity, ${say.percent(base.lye.kohPurity)} = ${say.mass(of.koh)} potassium hydroxide`,
     );
   }
-  const [low, high] = superfatRange(plan);
+  const [low, high] = superfatRange(plan, oilsOf(plan, of.potId));
   lines.push(
     `Sources differ on the values: the true superfat lies between ${say.percent(low)} and ${say.percent(high)}.`,
   );

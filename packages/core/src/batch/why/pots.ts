@@ -66,7 +66,7 @@ export function superfat(plan: Plan, say: Say, p: PotFlow): Lines {
   const flow = flowOf(plan);
   const of = flow.lyes.find((l) => l.potId === p.group);
   const { extra } = carrierOilBalance(plan);
-  const own = plan.base.oils.reduce((s, _, i) => s + p.contents[i]!, 0);
+  const own = flow.ledger.oils.reduce((s, _, i) => s + p.contents[i]!, 0);
   const carriers = p.contents[flow.ledger.at('carrier-oil')]!;
   const alkali = p.contents[flow.ledger.at('naoh')]! + p.contents[flow.ledger.at('koh')]!;
   return [

@@ -6,7 +6,8 @@ import {
   type GramsPerKg,
   type Material,
   predictColour,
-  planCanvas,
+  type Pot,
+  potCanvas,
   type Stage,
 } from '@kleur/core';
 import { useColours } from '../BenchContext.ts';
@@ -28,7 +29,7 @@ export function DoseBar(props: {
   readonly material: Material;
   readonly window: DoseWindow;
   readonly dose: GramsPerKg;
-  readonly scented: boolean;
+  readonly pot: Pot;
   readonly onDose: (dose: GramsPerKg) => void;
 }) {
   const { material, window: w, dose } = props;
@@ -41,7 +42,7 @@ export function DoseBar(props: {
         .clamp(true),
     [w],
   );
-  const trail = useTrail(material, scale, stage, props.scented);
+  const trail = useTrail(material, scale, stage, props.pot);
   const marks = [
     ...(w.faint === null ? [] : [['faint', w.faint] as const]),
     ['typical', w.typical] as const,
@@ -82,16 +83,16 @@ function useTrail(
   material: Material,
   scale: { invert(p: number): number },
   stage: Stage,
-  scented: boolean,
+  pot: Pot,
 ): readonly string[] {
   const plan = usePlan();
   return useMemo(() => {
     const { optics } = material;
     if (!optics) return [];
-    const canvas = planCanvas(plan, scented);
+    const canvas = potCanvas(plan, pot);
     return Array.from({ length: STEPS }, (_, i) => {
       const parts = [{ optics, dose: scale.invert((i + 0.5) / STEPS) }];
       return predictColour({ canvas, parts, age: 0, gel: null }, stage).hex;
     });
-  }, [plan, material, scale, stage, scented]);
+  }, [plan, material, scale, stage, pot]);
 }

@@ -110,7 +110,7 @@ export function DoseRowCard(props: {
           material={material}
           window={material.window}
           dose={dose}
-          scented={pot.pot.scented}
+          pot={pot.pot}
           onDose={(d) => {
             set({ dose: d });
           }}

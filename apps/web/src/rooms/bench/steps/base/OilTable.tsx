@@ -21,7 +21,7 @@ export function OilTable() {
   const print = usePrinter();
   const say = useSay();
   const [by, setBy] = useState<'percent' | 'grams'>('percent');
-  const sum = oilsSum(plan);
+  const sum = oilsSum(base.oils);
   return (
     <section aria-label="Oils">
       <div className="section-head">
@@ -114,7 +114,9 @@ export function OilTable() {
           <tfoot>
             <tr>
               <th scope="row">Together</th>
-              <td className={oilsAddUp(plan) ? 'num figure' : 'num figure off'}>{print.fixed(sum, 2)} %</td>
+              <td className={oilsAddUp(base.oils) ? 'num figure' : 'num figure off'}>
+                {print.fixed(sum, 2)} %
+              </td>
               <td className="num figure">{say.mass((base.totalOils * sum) / 100)}</td>
               <td />
             </tr>

@@ -4,6 +4,7 @@ import { NumberField } from '../../../../shared/ui/NumberField.tsx';
 import { MassField } from '../../../../shared/ui/Quantity.tsx';
 import { usePlan } from '../../useDerived.ts';
 import { useEdit } from '../../useEdit.ts';
+import { OwnOils } from './OwnOils.tsx';
 
 export function PotMore({ pot }: { readonly pot: Pot }) {
   const edit = useEdit();
@@ -87,6 +88,7 @@ export function PotMore({ pot }: { readonly pot: Pot }) {
           }}
         />
       </div>
+      {pot.ownLye && <OwnOils pot={pot} />}
       {!late && (
         <p className="soft small">
           Nothing goes into the batter late, so it does not matter when this pot is taken off.

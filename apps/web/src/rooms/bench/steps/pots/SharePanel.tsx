@@ -50,9 +50,11 @@ export function SharePanel({ pot }: { readonly pot: PrepPot }) {
         </Button>
       )}
       <dl className="figures figure">
-        <Figure label="Weigh in, jug tared" why={() => why.weighed(plan, say, flow)}>
-          {say.mass(flow.draws.reduce((sum, d) => sum + d.mass, 0))}
-        </Figure>
+        {pot.batter !== null && (
+          <Figure label="Weigh in, jug tared" why={() => why.weighed(plan, say, flow)}>
+            {say.mass(pot.batter)}
+          </Figure>
+        )}
         <Figure label="Oils it stands on" why={() => why.weighed(plan, say, flow)}>
           {say.mass(flow.oils)}
         </Figure>
@@ -61,18 +63,20 @@ export function SharePanel({ pot }: { readonly pot: PrepPot }) {
             {say.mass(flow.scent)}
           </Figure>
         )}
-        <Figure
-          label={
-            pot.pot.place === 'top'
-              ? 'For the top'
-              : pot.pot.place === 'spare'
-                ? 'For the spare mould'
-                : 'For the mould'
-          }
-          why={() => why.left(say, flow)}
-        >
-          {say.mass(pot.pot.place === 'top' ? flow.toTop : flow.left - flow.toTop)}
-        </Figure>
+        {pot.batter !== null && (
+          <Figure
+            label={
+              pot.pot.place === 'top'
+                ? 'For the top'
+                : pot.pot.place === 'spare'
+                  ? 'For the spare mould'
+                  : 'For the mould'
+            }
+            why={() => why.left(say, flow)}
+          >
+            {say.mass(pot.pot.place === 'top' ? flow.toTop : flow.left - flow.toTop)}
+          </Figure>
+        )}
         {!stopped && (
           <Figure label="Superfat" why={() => why.superfat(plan, say, flow)}>
             {flow.superfat === null ? '–' : `${print.fixed(flow.superfat * 100, 1)} %`}
@@ -96,7 +100,7 @@ export function SharePanel({ pot }: { readonly pot: PrepPot }) {
 
 const summaryOf = (pot: Pot): string => {
   const said = [
-    pot.ownLye ? 'own lye' : '',
+    pot.ownLye ? (pot.ownOils.length > 0 ? 'own oils and lye' : 'own lye') : '',
     pot.place === 'top' ? 'for the top' : pot.place === 'spare' ? 'spare mould' : '',
     pot.reserve > 0 ? 'part kept for the top' : '',
     pot.hoursBefore > 0 ? 'poured earlier' : '',

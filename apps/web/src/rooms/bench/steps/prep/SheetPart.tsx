@@ -1,7 +1,9 @@
 import dayjs from 'dayjs';
 import {
   type AdditiveMoment,
+  blendsOf,
   type LyeFlow,
+  materialOf,
   oilsAddUp,
   type PrepAdditive,
   type PrepSheet,
@@ -42,7 +44,7 @@ export function SheetPart() {
       </header>
       <CheckList checks={checks} label="To settle first" />
       <div className="sheet-base">
-        <BaseSection prep={prep} complete={oilsAddUp(plan)} />
+        <BaseSection prep={prep} complete={blendsOf(plan).every((b) => oilsAddUp(b.oils))} />
         <GatherSection prep={prep} />
       </div>
       {prep.pots.length > 0 && <WeighTable prep={prep} />}
@@ -140,16 +142,16 @@ function LyeLines({
           </th>
         </tr>
       )}
-      {prep.oils.map((o, i) => (
+      {l.rows.map((o) => (
         <Line
-          key={o.material.id}
-          name={o.material.name}
+          key={o.materialId}
+          name={materialOf(plan, o.materialId).name}
           note={
-            i === prep.flow.carrierOil && l.heldOil > 0.05
+            o.materialId === l.carrierOil && l.heldOil > 0.05
               ? `${say.mass(l.heldOil)} of it for the cups`
               : undefined
           }
-          mass={say.mass(o.mass * share)}
+          mass={say.mass(o.mass)}
         />
       ))}
       {moment('oils').map((a) => (

@@ -1,0 +1,123 @@
+import { DeleteOutlined } from '@ant-design/icons';
+import { Button, Segmented } from 'antd';
+import {
+  addOil,
+  materialOf,
+  oilsAddUp,
+  oilsOf,
+  oilsSum,
+  PLAN_LIMITS,
+  type Pot,
+  pruneMaterials,
+  removeOil,
+  setOilPercent,
+  setOils,
+} from '@kleur/core';
+import { usePrinter, useSay } from '../../../../shared/hooks/useSettings.ts';
+import { NumberField } from '../../../../shared/ui/NumberField.tsx';
+import { newId } from '../../benchSlice.ts';
+import { MaterialPicker } from '../../MaterialPicker.tsx';
+import { usePlan, usePrep } from '../../useDerived.ts';
+import { useEdit } from '../../useEdit.ts';
+
+const isOil = (kind: string): boolean => kind === 'oil';
+
+/** Oils of a mini-batch: the recipe's, or a blend of its own. */
+export function OwnOils({ pot }: { readonly pot: Pot }) {
+  const edit = useEdit();
+  const plan = usePlan();
+  const own = pot.ownOils.length > 0;
+  return (
+    <section aria-label={`Oils of ${pot.name}`}>
+      <div className="setting">
+        <span>Its oils</span>
+        <Segmented<'recipe' | 'own'>
+          aria-label="Its oils"
+          value={own ? 'own' : 'recipe'}
+          disabled={plan.base.oils.length === 0}
+          onChange={(v) => {
+            edit((p) => pruneMaterials(setOils(p, v === 'own' ? oilsOf(p, null) : [], pot.id)));
+          }}
+          options={[
+            { value: 'recipe', label: 'as the recipe' },
+            { value: 'own', label: 'its own blend' },
+          ]}
+        />
+      </div>
+      {own && <OwnTable pot={pot} />}
+    </section>
+  );
+}
+
+function OwnTable({ pot }: { readonly pot: Pot }) {
+  const edit = useEdit();
+  const plan = usePlan();
+  const print = usePrinter();
+  const say = useSay();
+  const { lyes } = usePrep();
+  const rows = lyes.find((l) => l.potId === pot.id)?.rows ?? [];
+  return (
+    <>
+      <table className="grid oils">
+        <tbody>
+          {pot.ownOils.map((row) => {
+            const { name } = materialOf(plan, row.materialId);
+            return (
+              <tr key={row.id}>
+                <th scope="row">{name}</th>
+                <td className="num">
+                  <NumberField
+                    label={`${name} of ${pot.name}, %`}
+                    hideLabel
+                    width={104}
+                    value={row.percent}
+                    {...PLAN_LIMITS.percent}
+                    step={1}
+                    suffix="%"
+                    onCommit={(percent) => {
+                      edit((p) => setOilPercent(p, row.id, percent, pot.id), `pot:${pot.id}:oil:${row.id}`);
+                    }}
+                  />
+                </td>
+                <td className="num figure">
+                  {say.mass(rows.find((o) => o.materialId === row.materialId)?.mass ?? 0)}
+                </td>
+                <td>
+                  <Button
+                    type="text"
+                    icon={<DeleteOutlined />}
+                    aria-label={`Remove ${name} from ${pot.name}`}
+                    title="Remove"
+                    onClick={() => {
+                      edit((p) => removeOil(p, row.id, pot.id));
+                    }}
+                  />
+                </td>
+              </tr>
+            );
+          })}
+        </tbody>
+        <tfoot>
+          <tr>
+            <th scope="row">Together</th>
+            <td className={oilsAddUp(pot.ownOils) ? 'num figure' : 'num figure off'}>
+              {print.fixed(oilsSum(pot.ownOils), 2)} %
+            </td>
+            <td className="num figure">{say.mass(rows.reduce((sum, o) => sum + o.mass, 0))}</td>
+            <td />
+          </tr>
+        </tfoot>
+      </table>
+      {pot.ownOils.length < PLAN_LIMITS.oils && (
+        <MaterialPicker
+          label={`Add an oil to ${pot.name}`}
+          accept={isOil}
+          taken={pot.ownOils.map((o) => o.materialId)}
+          onPick={(material) => {
+            edit((p) => addOil(p, newId(), material, pot.id));
+          }}
+        />
+      )}
+    </>
+  );
+}
