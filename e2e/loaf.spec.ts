@@ -112,4 +112,16 @@ test('doses in every habit say the same, and spoons replace the scale', async ({
   await batches.openBatch('Kingfisher');
   await bench.select('Throat');
   await expect(page.locator('.measured')).toContainText(/tsp.*≈ .* g/);
+
+  await page.goto('/settings');
+  await page.getByLabel('How full spoons are').getByText('heaped').click();
+  const holds = page.getByLabel('A heaped spoon holds, in level ones');
+  await holds.fill('5');
+  await holds.blur();
+  await expect(page.getByText('At most 4')).toBeVisible();
+  await holds.fill('2.4');
+  await holds.blur();
+  await batches.openBatch('Kingfisher');
+  await bench.select('Throat');
+  await expect(page.locator('.measured')).toContainText(/tsp, heaped.*≈ .* g/);
 });

@@ -1,4 +1,4 @@
-import { type DoseUnit, type Measuring, metricUnits, SPOONS, type Units } from '@kleur/core';
+import { type DoseUnit, levelSpoons, type Measuring, metricUnits, SPOONS, type Units } from '@kleur/core';
 
 /** The maker's habits. They change how things are shown and rounded, never what is stored. */
 export interface Settings {
@@ -21,6 +21,7 @@ export const defaultSettings: Settings = {
     scaleDivision: 0.1,
     spoons: 'us',
     ownedSpoons: SPOONS.filter((s) => s !== 'tsp-1/64'),
+    ...levelSpoons,
   },
   doseUnit: 'g-per-kg',
   units: metricUnits,

@@ -262,7 +262,14 @@ export {
   doseUnitProblem,
   teaspoonsOf,
 } from './units/dose.ts';
-export { type Measured, measure, type Measuring, roundToDivision, SCALE_DIVISIONS } from './units/measure.ts';
+export {
+  levelSpoons,
+  type Measured,
+  measure,
+  type Measuring,
+  roundToDivision,
+  SCALE_DIVISIONS,
+} from './units/measure.ts';
 export { type NumberProblem, type NumberRange, type ParsedNumber, parseNumber } from './units/parseNumber.ts';
 export {
   type DecimalMark,
@@ -280,7 +287,16 @@ export {
   massOfDose,
   type Millilitres,
 } from './units/quantity.ts';
-export { type Spoon, SPOON_SYSTEMS, SPOONS, type SpoonSum, type SpoonSystem } from './units/spoons.ts';
+export {
+  FILL_RANGE,
+  type Spoon,
+  SPOON_FILLS,
+  type SpoonFill,
+  SPOON_SYSTEMS,
+  SPOONS,
+  type SpoonSum,
+  type SpoonSystem,
+} from './units/spoons.ts';
 
 export {
   LENGTH_DIGITS,

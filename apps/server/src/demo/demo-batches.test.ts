@@ -1,4 +1,13 @@
-import { barWeights, checkPlan, fillOf, flowOf, type Plan, prepSheet, SPOONS } from '@kleur/core';
+import {
+  barWeights,
+  checkPlan,
+  fillOf,
+  flowOf,
+  levelSpoons,
+  type Plan,
+  prepSheet,
+  SPOONS,
+} from '@kleur/core';
 import { demoBatches } from './demo-batches.ts';
 
 /*
@@ -9,7 +18,7 @@ const SAP = { olive: 190, coconut: 257, palm: 200, castor: 180, shea: 180, sunfl
 const naohFor = (oils: Partial<Record<keyof typeof SAP, number>>): number =>
   Object.entries(oils).reduce((sum, [oil, mass]) => sum + (mass * SAP[oil as keyof typeof SAP]) / 1000, 0) *
   (39.997 / 56.105);
-const SCALE = { by: 'scale', scaleDivision: 0.1, spoons: 'us', ownedSpoons: SPOONS } as const;
+const SCALE = { by: 'scale', scaleDivision: 0.1, spoons: 'us', ownedSpoons: SPOONS, ...levelSpoons } as const;
 
 const planOf = (name: string): Plan => demoBatches().find((b) => b.name === name)!.plan;
 const massOf = (plan: Plan, pot: string): number => flowOf(plan).pots.find((p) => p.pot.name === pot)!.mass;

@@ -9,11 +9,12 @@ import { WriteQueue } from '../storage/write-queue.ts';
 
 const ONLY_ROW = 1;
 
-/** Settings as an older version stored them: a decimal mark, and no other units. */
+/** Settings as an older version stored them: a decimal mark and no other units; all spoons level. */
 function present(stored: Partial<Settings> & { readonly decimalMark?: DecimalMark }): Settings {
   const { decimalMark = 'point', ...rest } = stored;
   const units = rest.units ?? { ...defaultSettings.units, decimalMark };
-  return { ...defaultSettings, ...rest, units };
+  const measuring = { ...defaultSettings.measuring, ...rest.measuring };
+  return { ...defaultSettings, ...rest, measuring, units };
 }
 
 @Injectable()

@@ -1,4 +1,4 @@
-import { type Grams, type MatchFilter, type Measuring, PLAN_LIMITS } from '@kleur/core';
+import { type Grams, levelSpoons, type MatchFilter, type Measuring, PLAN_LIMITS } from '@kleur/core';
 import { type MatchRequest, type MatchTarget } from '../match.ts';
 import { PALETTE_LIMITS } from '../palettes.ts';
 import { DoseDto, OilShareDto, StageDto } from './colour.dto.ts';
@@ -69,6 +69,6 @@ export const matchExample: MatchRequest = {
   most: 3,
   resolution: {
     potOils: 250,
-    measuring: { by: 'scale', scaleDivision: 0.1, spoons: 'us', ownedSpoons: [] },
+    measuring: { by: 'scale', scaleDivision: 0.1, spoons: 'us', ownedSpoons: [], ...levelSpoons },
   },
 };

@@ -2,6 +2,7 @@ import {
   type DecimalMark,
   DOSE_UNITS,
   type DoseUnit,
+  FILL_RANGE,
   LENGTH_UNITS,
   type LengthUnit,
   MASS_UNITS,
@@ -9,6 +10,8 @@ import {
   type Measuring,
   SCALE_DIVISIONS,
   type Spoon,
+  SPOON_FILLS,
+  type SpoonFill,
   SPOON_SYSTEMS,
   SPOONS,
   type SpoonSystem,
@@ -24,6 +27,9 @@ export class MeasuringDto implements Measuring {
   @OneOf(SCALE_DIVISIONS) scaleDivision!: number;
   @OneOf(SPOON_SYSTEMS) spoons!: SpoonSystem;
   @SomeOf(SPOONS) ownedSpoons!: Spoon[];
+  @OneOf(SPOON_FILLS) filled!: SpoonFill;
+  @Num(FILL_RANGE.min, FILL_RANGE.max, { description: 'A rounded spoon, in level ones' }) rounded!: number;
+  @Num(FILL_RANGE.min, FILL_RANGE.max, { description: 'A heaped spoon, in level ones' }) heaped!: number;
 }
 
 export class UnitsDto implements Units {

@@ -9,7 +9,7 @@ import {
 } from '../batch/plan.ts';
 import { startingShelf } from '../material/catalogue/index.ts';
 import { type Material } from '../material/material.ts';
-import { type Measuring } from '../units/measure.ts';
+import { levelSpoons, type Measuring } from '../units/measure.ts';
 import { grams, gramsPerKg } from '../units/quantity.ts';
 import { SPOONS } from '../units/spoons.ts';
 
@@ -24,6 +24,7 @@ export const tenthGramScale: Measuring = {
   scaleDivision: 0.1,
   spoons: 'us',
   ownedSpoons: SPOONS,
+  ...levelSpoons,
 };
 
 export const dose = (materialId: string, value: number, id = materialId): DoseRow => ({

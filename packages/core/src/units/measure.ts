@@ -1,8 +1,9 @@
-import { type Grams, grams } from './quantity.ts';
+import { type Grams, grams, millilitres } from './quantity.ts';
 import {
   massOfVolume,
   nearestSpoonSum,
   type Spoon,
+  type SpoonFill,
   type SpoonSum,
   spoonVolume,
   type SpoonSystem,
@@ -16,7 +17,16 @@ export interface Measuring {
   readonly scaleDivision: number;
   readonly spoons: SpoonSystem;
   readonly ownedSpoons: readonly Spoon[];
+  readonly filled: SpoonFill;
+  /** What this maker's rounded and heaped spoons hold, in level ones. */
+  readonly rounded: number;
+  readonly heaped: number;
 }
+
+/** As most spoons turn out, level; a rounded one holds half as much again, a heaped one twice as much. */
+export const levelSpoons = { filled: 'level', rounded: 1.5, heaped: 2 } as const;
+
+const fillOf = (how: Measuring): number => (how.filled === 'level' ? 1 : how[how.filled]);
 
 export const SCALE_DIVISIONS = [0.01, 0.1, 1] as const;
 
@@ -39,7 +49,9 @@ export const roundToDivision = (mass: Grams, division: number): Grams =>
 export function measure(wanted: Grams, bulkDensity: number | null, how: Measuring): Measured {
   const error = (mass: number): number => (wanted > 0 ? mass / wanted - 1 : 0);
   if (how.by === 'spoons' && bulkDensity !== null && how.ownedSpoons.length > 0) {
-    const spoonSum = nearestSpoonSum(volumeOfMass(wanted, bulkDensity), how.ownedSpoons, how.spoons);
+    const level = millilitres(volumeOfMass(wanted, bulkDensity) / fillOf(how));
+    const sum = nearestSpoonSum(level, how.ownedSpoons, how.spoons);
+    const spoonSum = { ...sum, volume: millilitres(sum.volume * fillOf(how)), filled: how.filled };
     const mass = massOfVolume(spoonSum.volume, bulkDensity);
     return {
       mass,
@@ -75,4 +87,4 @@ export function measurableNear(wanted: Grams, bulkDensity: number | null, how: M
 }
 
 const smallestSpoon = (how: Measuring) =>
-  how.ownedSpoons.map((s) => spoonVolume(s, how.spoons)).reduce((a, b) => (b < a ? b : a));
+  millilitres(Math.min(...how.ownedSpoons.map((s) => spoonVolume(s, how.spoons))) * fillOf(how));

@@ -43,14 +43,15 @@ const spoonNames: Readonly<Record<Spoon, string>> = {
 
 export const spoonName = (spoon: Spoon): string => spoonNames[spoon];
 
-/** "2 tsp + ¼ tsp + 2 × 1/16 tsp". */
-export function printSpoonSum({ spoons }: SpoonSum): string {
+/** "2 tsp + ¼ tsp + 2 × 1/16 tsp", with ", heaped" where they are. */
+export function printSpoonSum({ spoons, filled }: SpoonSum): string {
   if (spoons.length === 0) return 'less than the smallest spoon';
-  return spoons
+  const sum = spoons
     .map(({ spoon, count }) => {
       const name = spoonNames[spoon];
       if (spoon === 'tsp' || spoon === 'tbsp') return `${count} ${name}`;
       return count === 1 ? name : `${count} × ${name}`;
     })
     .join(' + ');
+  return filled === 'level' ? sum : `${sum}, ${filled}`;
 }

@@ -37,10 +37,17 @@ export const massOfVolume = (volume: Millilitres, bulkDensity: number): Grams =>
 export const volumeOfMass = (mass: Grams, bulkDensity: number): Millilitres =>
   millilitres(mass / bulkDensity);
 
+/** How full a spoon is taken: struck off, with a mound as high as the bowl is deep, or as much as it carries. */
+export const SPOON_FILLS = ['level', 'rounded', 'heaped'] as const;
+export type SpoonFill = (typeof SPOON_FILLS)[number];
+/** What a rounded or heaped spoon holds, in level ones; every hand differs. */
+export const FILL_RANGE = { min: 1, max: 4 } as const;
+
 export interface SpoonSum {
   /** Largest spoon first; counts ≥ 1. */
   readonly spoons: readonly { readonly spoon: Spoon; readonly count: number }[];
   readonly volume: Millilitres;
+  readonly filled: SpoonFill;
 }
 
 /** More spoonfuls than this and a scale is the better tool: the last spoon is the nearest that is left. */
@@ -81,7 +88,7 @@ export function nearestSpoonSum(target: Millilitres, owned: readonly Spoon[], sy
   }
   const spoons = carryUp(set, counts);
   const volume = spoons.reduce((v, { spoon, count }) => v + count * spoonVolume(spoon, system), 0);
-  return { spoons, volume: millilitres(volume) };
+  return { spoons, volume: millilitres(volume), filled: 'level' };
 }
 
 /** Two of a spoon that make the next larger one become that one. */

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { SPOONS } from './spoons.ts';
 import { DOSE_UNITS, doseFromUnit, doseInUnit, doseUnitProblem, teaspoonsOf } from './dose.ts';
-import { measure, roundToDivision } from './measure.ts';
+import { levelSpoons, measurableNear, measure, roundToDivision } from './measure.ts';
 import { parseNumber } from './parseNumber.ts';
 import { printFixed, printNumber, printSignificant, printSpoonSum } from './print.ts';
 import { doseOfMass, grams, gramsPerKg, massOfDose, millilitres } from './quantity.ts';
@@ -88,7 +88,13 @@ describe('spoons', () => {
 });
 
 describe('measuring', () => {
-  const scale = { by: 'scale', scaleDivision: 0.1, spoons: 'us', ownedSpoons: SPOONS } as const;
+  const scale = {
+    by: 'scale',
+    scaleDivision: 0.1,
+    spoons: 'us',
+    ownedSpoons: SPOONS,
+    ...levelSpoons,
+  } as const;
 
   it('rounds to the scale and tells by how much', () => {
     const m = measure(grams(1.875), 0.7, scale);
@@ -109,6 +115,26 @@ describe('measuring', () => {
     const m = measure(grams(2.46446), 0.5, spoons);
     expect(m.spoonSum?.spoons).toEqual([{ spoon: 'tsp', count: 1 }]);
     expect(measure(grams(2.46), null, spoons)).toMatchObject({ mass: 2.5, spoonSum: null });
+  });
+
+  it('rounded and heaped spoons hold more, by what this maker weighed', () => {
+    const spoons = { ...scale, by: 'spoons', spoons: 'metric', ownedSpoons: ['tsp', 'tsp-1/2'] } as const;
+    // 0.5 g/ml: a level teaspoon is 2.5 g, a rounded one 3.75, a heaped one 5
+    const said = (wanted: number, change: object): [string, number] => {
+      const m = measure(grams(wanted), 0.5, { ...spoons, ...change });
+      return [printSpoonSum(m.spoonSum!), m.mass];
+    };
+    expect(said(2.5, {})).toEqual(['1 tsp', 2.5]);
+    expect(said(3.75, { filled: 'rounded' })).toEqual(['1 tsp, rounded', expect.closeTo(3.75, 9)]);
+    expect(said(5, { filled: 'heaped' })).toEqual(['1 tsp, heaped', expect.closeTo(5, 9)]);
+    expect(said(6.5, { filled: 'heaped', heaped: 2.6 })).toEqual(['1 tsp, heaped', expect.closeTo(6.5, 9)]);
+    // Half of the half spoon, heaped, is 1.25 g: below it nothing can be measured, from it on one is taken.
+    const half = (wanted: number) => measure(grams(wanted), 0.5, { ...spoons, filled: 'heaped' });
+    expect(half(1.24).tooSmall).toBe(true);
+    expect(half(1.26)).toMatchObject({ tooSmall: false, mass: expect.closeTo(2.5, 9) });
+    expect(measurableNear(grams(5), 0.5, { ...spoons, filled: 'heaped' })).toEqual(
+      [0, 2.5, 5, 7.5].map((g) => expect.closeTo(g, 9)),
+    );
   });
 });
 

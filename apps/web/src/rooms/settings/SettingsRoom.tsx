@@ -1,9 +1,19 @@
 import { App, Button, Checkbox, Input, Modal, Segmented, Select } from 'antd';
 import { useState } from 'react';
 import { type Settings } from '@kleur/contract';
-import { DOSE_UNITS, SCALE_DIVISIONS, spoonName, SPOONS, type SpoonSystem } from '@kleur/core';
+import {
+  DOSE_UNITS,
+  FILL_RANGE,
+  SCALE_DIVISIONS,
+  SPOON_FILLS,
+  type SpoonFill,
+  spoonName,
+  SPOONS,
+  type SpoonSystem,
+} from '@kleur/core';
 import { failureOf, useResetDemoMutation, useSaveSettingsMutation, useSettingsQuery } from '../../app/api.ts';
 import { EmptyState } from '../../shared/ui/EmptyState.tsx';
+import { NumberField } from '../../shared/ui/NumberField.tsx';
 import { UnitFields } from '../../shared/ui/UnitFields.tsx';
 import { unitName } from '../../shared/ui/unitName.ts';
 
@@ -122,6 +132,38 @@ export function SettingsRoom() {
               options={SPOONS.map((s) => ({ value: s, label: spoonName(s) }))}
             />
           </div>
+          <div className="setting">
+            <span>Spoons are filled</span>
+            <Segmented<SpoonFill>
+              aria-label="How full spoons are"
+              value={measuring.filled}
+              onChange={(filled) => {
+                setMeasuring({ filled });
+              }}
+              options={SPOON_FILLS.map((f) => ({ value: f, label: f }))}
+            />
+            {measuring.filled !== 'level' && (
+              <NumberField
+                key={measuring.filled}
+                label={`A ${measuring.filled} spoon holds, in level ones`}
+                hideLabel
+                width={120}
+                value={measuring[measuring.filled]}
+                digits={2}
+                {...FILL_RANGE}
+                step={0.1}
+                suffix="× level"
+                onCommit={(v) => {
+                  setMeasuring({ [measuring.filled]: v });
+                }}
+              />
+            )}
+          </div>
+          {measuring.filled !== 'level' && (
+            <p className="soft small">
+              Weigh ten of yours and ten level ones of the same powder: the one over the other.
+            </p>
+          )}
         </section>
         <section>
           <h2>Units</h2>
