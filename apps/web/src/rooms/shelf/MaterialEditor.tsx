@@ -1,18 +1,7 @@
-import { Button, Checkbox, ColorPicker, Drawer, Input, Popconfirm, Select, Switch } from 'antd';
+import { Button, Drawer, Popconfirm, Select, Switch } from 'antd';
 import { useState } from 'react';
 import { type MaterialWire, type MaterialWrite, type ProblemField } from '@kleur/contract';
-import {
-  type CarrierMedium,
-  CARRIER_MEDIA,
-  cautionText,
-  CAUTIONS,
-  CLAIMS,
-  MATERIAL_KINDS,
-  type MaterialKind,
-  mediumName,
-  PLAN_LIMITS,
-  type ShelfFace,
-} from '@kleur/core';
+import { cautionText, MATERIAL_KINDS, type MaterialKind, PLAN_LIMITS, type ShelfFace } from '@kleur/core';
 import {
   failureOf,
   useCreateMaterialMutation,
@@ -21,9 +10,13 @@ import {
 } from '../../app/api.ts';
 import { kindName } from '../../shared/ui/kindName.ts';
 import { NumberField } from '../../shared/ui/NumberField.tsx';
+import { TextField } from '../../shared/ui/TextField.tsx';
+import { AboutFields } from './AboutFields.tsx';
+import { DoseFields } from './DoseFields.tsx';
 import { FaceStrip } from './FaceStrip.tsx';
 import { OilFields, ScentFields } from './KindFields.tsx';
 import { blankMaterial, writeOf } from './materialWrite.ts';
+import { StockFields } from './StockFields.tsx';
 
 /** Reads and edits one item, or makes a new one (material null). */
 export function MaterialEditor(props: {
@@ -91,8 +84,6 @@ export function MaterialEditor(props: {
     }
   };
 
-  const { window, carriers } = write;
-  const carrier = carriers[0];
   return (
     <Drawer
       open
@@ -145,26 +136,15 @@ export function MaterialEditor(props: {
             ))}
           </ul>
         )}
-        <div className="field">
-          <label className="field-label" htmlFor="material-name">
-            Name
-          </label>
-          <Input
-            id="material-name"
-            value={write.name}
-            maxLength={PLAN_LIMITS.name}
-            status={errorAt('name') ? 'error' : ''}
-            aria-invalid={errorAt('name') ? true : undefined}
-            onChange={(e) => {
-              set({ name: e.target.value });
-            }}
-          />
-          {errorAt('name') && (
-            <div className="field-problem" role="alert">
-              {errorAt('name')}
-            </div>
-          )}
-        </div>
+        <TextField
+          label="Name"
+          value={write.name}
+          maxLength={PLAN_LIMITS.name}
+          error={errorAt('name')}
+          onChange={(name) => {
+            set({ name });
+          }}
+        />
         <div className="row">
           <div className="field grow">
             <span className="field-label">Kind</span>
@@ -203,169 +183,8 @@ export function MaterialEditor(props: {
             }}
           />
         </div>
-        {window && (
-          <>
-            <div className="row">
-              <NumberField
-                label="Faint"
-                width={110}
-                value={window.faint}
-                digits={3}
-                min={0}
-                max={1000}
-                suffix="g/kg"
-                error={errorAt('window.faint')}
-                onCommit={(faint) => {
-                  set({ window: { ...window, faint } });
-                }}
-                onClear={() => {
-                  set({ window: { ...window, faint: null } });
-                }}
-              />
-              <NumberField
-                label="Typical"
-                width={110}
-                value={window.typical}
-                digits={3}
-                min={0.001}
-                max={1000}
-                suffix="g/kg"
-                onCommit={(typical) => {
-                  set({ window: { ...window, typical } });
-                }}
-              />
-              <NumberField
-                label="Ceiling"
-                width={110}
-                value={window.ceiling}
-                digits={3}
-                min={0.001}
-                max={1000}
-                suffix="g/kg"
-                error={errorAt('window.ceiling')}
-                onCommit={(ceiling) => {
-                  set({ window: { ...window, ceiling } });
-                }}
-              />
-              {write.colour !== null && (
-                <div className="field">
-                  <span className="field-label">Colour</span>
-                  <ColorPicker
-                    value={write.colour}
-                    disabledAlpha
-                    showText
-                    onChangeComplete={(c) => {
-                      set({ colour: c.toHexString().slice(0, 7) });
-                    }}
-                  />
-                </div>
-              )}
-            </div>
-            {write.colour !== null && (
-              <p className="soft small">
-                The colour is what the typical dose gives, gelled and cured in a near-white base. A default
-                curve is built from it.
-              </p>
-            )}
-            <div className="row">
-              <div className="field grow">
-                <span className="field-label">Carrier</span>
-                <Select<CarrierMedium>
-                  aria-label="Carrier"
-                  value={carrier?.medium}
-                  onChange={(medium) => {
-                    set({
-                      carriers: [
-                        { medium, ratio: carrier?.ratio ?? 0 },
-                        ...carriers.slice(1).filter((c) => c.medium !== medium),
-                      ],
-                    });
-                  }}
-                  options={CARRIER_MEDIA.map((medium) => ({ value: medium, label: mediumName[medium] }))}
-                />
-              </div>
-              <NumberField
-                label="Liquid to one powder"
-                width={130}
-                value={carrier?.ratio ?? 0}
-                digits={1}
-                {...PLAN_LIMITS.carrierRatio}
-                suffix=": 1"
-                onCommit={(ratio) => {
-                  set({ carriers: [{ medium: carrier?.medium ?? 'oil', ratio }, ...carriers.slice(1)] });
-                }}
-              />
-              <NumberField
-                label="Bulk density"
-                width={120}
-                value={write.bulkDensity}
-                min={0.01}
-                max={5}
-                suffix="g/ml"
-                onCommit={(bulkDensity) => {
-                  set({ bulkDensity });
-                }}
-                onClear={() => {
-                  set({ bulkDensity: null });
-                }}
-              />
-            </div>
-          </>
-        )}
-        <div className="row">
-          <NumberField
-            label="On the shelf"
-            width={130}
-            value={write.stock}
-            digits={1}
-            min={0}
-            max={1_000_000}
-            suffix="g"
-            onCommit={(stock) => {
-              set({ stock, inStock: stock > 0 || write.inStock });
-            }}
-            onClear={() => {
-              set({ stock: null });
-            }}
-          />
-          <div className="field grow">
-            <label className="field-label" htmlFor="material-lot">
-              Lot
-            </label>
-            <Input
-              id="material-lot"
-              value={write.lot}
-              maxLength={60}
-              onChange={(e) => {
-                // Another lot has not been read yet.
-                set({ lot: e.target.value, lotTested: false });
-              }}
-            />
-          </div>
-          <Checkbox
-            checked={write.lotTested}
-            disabled={write.lot === ''}
-            onChange={(e) => {
-              set({ lotTested: e.target.checked });
-            }}
-          >
-            A bar of it has been read
-          </Checkbox>
-          {write.kind === 'additive' && (
-            <NumberField
-              label="Takes up lye"
-              width={150}
-              value={write.lyeDemand}
-              digits={3}
-              min={0}
-              max={2}
-              suffix="g NaOH/g"
-              onCommit={(lyeDemand) => {
-                set({ lyeDemand });
-              }}
-            />
-          )}
-        </div>
+        <DoseFields write={write} set={set} errorAt={errorAt} />
+        <StockFields write={write} set={set} />
         {write.oil && (
           <OilFields
             oil={write.oil}
@@ -382,72 +201,7 @@ export function MaterialEditor(props: {
             }}
           />
         )}
-        <div className="field">
-          <span className="field-label">Claims</span>
-          <Select
-            aria-label="Claims of this item"
-            mode="multiple"
-            value={[...write.claims]}
-            onChange={(claims) => {
-              set({ claims });
-            }}
-            options={CLAIMS.map((c) => ({ value: c, label: c }))}
-          />
-        </div>
-        <div className="field">
-          <span className="field-label">Cautions</span>
-          <Select
-            aria-label="Cautions"
-            mode="multiple"
-            value={[...write.cautions]}
-            onChange={(cautions) => {
-              set({ cautions });
-            }}
-            options={CAUTIONS.map((c) => ({ value: c, label: c.replaceAll('-', ' ') }))}
-          />
-        </div>
-        <div className="field">
-          <label className="field-label" htmlFor="material-behaviour">
-            How it behaves
-          </label>
-          <Input.TextArea
-            id="material-behaviour"
-            value={write.behaviour}
-            maxLength={400}
-            autoSize={{ minRows: 2, maxRows: 5 }}
-            onChange={(e) => {
-              set({ behaviour: e.target.value });
-            }}
-          />
-        </div>
-        <div className="row">
-          <div className="field grow">
-            <label className="field-label" htmlFor="material-ci">
-              Colour index
-            </label>
-            <Input
-              id="material-ci"
-              value={write.colourIndex}
-              maxLength={80}
-              onChange={(e) => {
-                set({ colourIndex: e.target.value });
-              }}
-            />
-          </div>
-          <div className="field grow">
-            <label className="field-label" htmlFor="material-source">
-              Where the figures come from
-            </label>
-            <Input
-              id="material-source"
-              value={write.source}
-              maxLength={200}
-              onChange={(e) => {
-                set({ source: e.target.value });
-              }}
-            />
-          </div>
-        </div>
+        <AboutFields write={write} set={set} />
       </div>
     </Drawer>
   );

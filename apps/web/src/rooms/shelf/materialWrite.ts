@@ -44,3 +44,9 @@ export const blankMaterial = (kind: MaterialKind): MaterialWrite => ({
       : null,
   scent: kind === 'scent' ? { limit: 30, limitBasis: 'oils', vanillin: 0, tan: 'none', pace: 'none' } : null,
 });
+
+/** What a group of the editor's fields reads and changes. */
+export interface FieldsProps {
+  readonly write: MaterialWrite;
+  readonly set: (change: Partial<MaterialWrite>) => void;
+}
