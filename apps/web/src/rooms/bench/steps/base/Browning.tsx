@@ -1,35 +1,23 @@
 import { useMemo } from 'react';
-import {
-  canvasOfOils,
-  cured,
-  materialOf,
-  planCanvas,
-  predictColour,
-  scentBlend,
-  type ScentChoice,
-  browningOf,
-} from '@kleur/core';
+import { type Canvas, cured, planCanvas, predictColour } from '@kleur/core';
 import { useColours } from '../../BenchContext.ts';
 import { usePlan } from '../../useDerived.ts';
 
 const DAYS = [0, 2, 5, 10, 20, 42, 90];
 /** The bare base with and without the scent, over the weeks of the cure. */
-export function Browning({ scent }: { readonly scent: ScentChoice }) {
+export function Browning() {
   const plan = usePlan();
   const { gel } = useColours().stage;
   const rows = useMemo(() => {
-    const blend = scentBlend(plan, scent, 1);
-    const oils = plan.base.oils.map((o) => ({ material: materialOf(plan, o.materialId), share: o.percent }));
-    const with_ = canvasOfOils(oils, browningOf(blend, scent.dose, scent.stabiliser));
-    const look = (canvas: typeof with_) =>
+    const look = (canvas: Canvas) =>
       DAYS.map(
         (d) => predictColour({ canvas, parts: [], age: 0, gel: null }, { ...cured(gel), hours: d * 24 }).hex,
       );
     return [
-      ['Scented', look(with_)],
+      ['Scented', look(planCanvas(plan, true))],
       ['Unscented', look(planCanvas(plan, false))],
     ] as const;
-  }, [plan, scent, gel]);
+  }, [plan, gel]);
   return (
     <section aria-label="Browning over time">
       <h3>How it browns</h3>

@@ -50,7 +50,7 @@ export function ScentPart({ checks }: { readonly checks: readonly Check[] }) {
       <aside>
         {scent && <ScentFigures scent={scent} />}
         <CheckList checks={checks} label="Checks on the scent" />
-        {scent && <Browning scent={scent} />}
+        {scent && <Browning />}
         <p className="caution">
           Never above the supplier’s limit for rinse-off soap; the supplier’s sheet wins over any figure here.
           Measure in glass or steel.
