@@ -44,6 +44,8 @@ const project = (displayName, rootDir, extra = {}) => ({
 });
 
 export default {
+  // A shared machine can stand still for seconds: this stops what hangs, it does not time anything.
+  testTimeout: 120_000,
   projects: [
     project('core', 'packages/core'),
     project('server', 'apps/server', { setupFiles: ['reflect-metadata'] }),

@@ -67,7 +67,7 @@ it('keeps every acknowledged write through a kill', async () => {
   await second.ready;
   const kept = (await (await fetch(origin + routes.batch(batch.id))).json()) as BatchDocument;
   expect(kept).toMatchObject({ name: 'Acknowledged', version: version + 1 });
-}, 30_000);
+});
 
 it('leaves a damaged file untouched and says so', async () => {
   const file = join(folder, DATA_FILE);
@@ -78,7 +78,7 @@ it('leaves a damaged file untouched and says so', async () => {
   expect(stderr).toContain('is damaged or is not a Kleur data file. It was left as it is');
   expect(stderr).not.toContain('    at ');
   expect(readFileSync(file).equals(junk)).toBe(true);
-}, 20_000);
+});
 
 it('refuses a file that is no database at all, and a folder that is a file', () => {
   writeFileSync(join(folder, DATA_FILE), 'hello');
