@@ -399,7 +399,6 @@ test('bad files are refused with a reason and nothing is lost', async ({ page, b
 });
 
 test('a 12-megapixel photo is read without freezing the page', async ({ page, batches, bench, idea }) => {
-  test.setTimeout(150_000);
   await batches.openBatch('Kingfisher');
   await bench.step('Idea');
   await idea.source('Photo');

@@ -5,7 +5,6 @@ test('dragging time and gel changes the colours, and never blocks the page', asy
   batches,
   bench,
 }) => {
-  test.setTimeout(150_000);
   await batches.openBatch('Slate and saffron');
   await expect(bench.time).toHaveAttribute('aria-valuetext', '6 weeks');
   const cured = await bench.colourOf('Saffron');
