@@ -21,6 +21,19 @@ const firstBatch = async (): Promise<BatchDocument> => {
   const page = (await t.api.get(routes.batches)).body as BatchPage;
   return (await t.api.get(routes.batch(page.items[0]!.id))).body as BatchDocument;
 };
+/** An embed as a plan holds it. */
+const bead = {
+  id: 'e',
+  name: 'Bead',
+  base: 'dough',
+  shape: 'ball',
+  width: 12,
+  height: 12,
+  length: 12,
+  perBar: 1,
+  onTop: true,
+  doses: [],
+};
 const write = ({ name, state, madeOn, plan }: BatchDocument) => ({ name, state, madeOn, plan });
 
 describe('batches', () => {
@@ -134,6 +147,39 @@ describe('batches', () => {
     ['a share by nothing known', (p: any) => (p.pots[0].draws[0].by = 'feel'), 'plan.pots.0.draws.0.by'],
     ['a finish that is none', (p: any) => (p.work.finish = ['sunbath']), 'plan.work.finish'],
     ['a mould of negative length', (p: any) => (p.moulding.moulds[0].mould.length = -1), /mould\.length$/],
+    [
+      'an own oil of less than nothing',
+      (p: any) => (p.pots[0].ownOils = [{ ...p.base.oils[0], percent: -1 }]),
+      'plan.pots.0.ownOils.0.percent',
+    ],
+    [
+      'forty own oils',
+      (p: any) =>
+        (p.pots[0].ownOils = Array.from({ length: 40 }, (_, i) => ({ ...p.base.oils[0], id: `o${i}` }))),
+      'plan.pots.0.ownOils',
+    ],
+    ['an embed in no bar', (p: any) => (p.embeds = [{ ...bead, perBar: 0 }]), 'plan.embeds.0.perBar'],
+    [
+      'an embed of no known shape',
+      (p: any) => (p.embeds = [{ ...bead, shape: 'star' }]),
+      'plan.embeds.0.shape',
+    ],
+    [
+      'a line of less than nothing',
+      (p: any) => (p.lines = [{ id: 'l', materialId: p.materials[0].id, gramsPerDm2: -1, count: 1 }]),
+      'plan.lines.0.gramsPerDm2',
+    ],
+    [
+      'a bottle that is all powder',
+      (p: any) =>
+        (p.work.dispersions = [
+          { materialId: p.materials[0].id, stock: { powderPercent: 100, gramsPerDrop: 0.04 } },
+        ]),
+      /powderPercent$/,
+    ],
+    ['a pot poured a week before', (p: any) => (p.pots[0].hoursBefore = 1e4), 'plan.pots.0.hoursBefore'],
+    ['an oven at no known heat', (p: any) => (p.work.heat = 'roast'), 'plan.work.heat'],
+    ['a plan of another schema', (p: any) => (p.schema = 3), 'plan.schema'],
     ['an unknown nested field', (p: any) => (p.pots[0].secret = 1), 'plan.pots.0.secret'],
   ])('refuses %s', async (_, spoil, path) => {
     const body = structuredClone(write(await firstBatch()));
@@ -418,6 +464,20 @@ it('reads plans of older schemas and gives them the present shape', async () => 
   }
 });
 
+it('keeps the oils of a mini-batch, and wants their copies', async () => {
+  const body = structuredClone(write(await firstBatch())) as any;
+  const [oil] = body.plan.base.oils;
+  body.plan.pots[0].ownLye = true;
+  body.plan.pots[0].ownOils = [{ ...oil, percent: 100 }];
+  const { body: kept } = await t.api.post(routes.batches).send(body).expect(201);
+  const { body: read } = await t.api.get(routes.batch(kept.id)).expect(200);
+  expect(read.plan.pots[0].ownOils).toEqual([{ ...oil, percent: 100 }]);
+  body.plan.pots[0].ownOils[0].materialId = 'oil-nowhere';
+  const refused = await t.api.post(routes.batches).send(body).expect(422);
+  expect(refused.body.fields[0].path).toBe('plan.pots.0.ownOils.0.materialId');
+  await t.api.delete(routes.batch(kept.id));
+});
+
 describe('kept moulds and bases', () => {
   it('are listed with the demo, kept, changed, dropped and brought back', async () => {
     const moulds = (await t.api.get(routes.moulds).expect(200)).body as MouldWire[];
@@ -506,15 +566,33 @@ describe('settings and demo', () => {
     );
   });
 
-  it('reads habits of an older version, which knew a decimal mark and no other unit', async () => {
+  it.each([
+    ['a heaped spoon of five', { heaped: 5 }, 'measuring.heaped'],
+    ['a rounded spoon that holds less than a level one', { rounded: 0.9 }, 'measuring.rounded'],
+    ['a spoon filled in no known way', { filled: 'brimful' }, 'measuring.filled'],
+    ['a spoon that is none', { ownedSpoons: ['ladle'] }, 'measuring.ownedSpoons'],
+  ])('refuses %s', async (_, change, path) => {
+    const { body } = await t.api.get(routes.settings).expect(200);
+    const answer = await t.api
+      .put(routes.settings)
+      .send({ ...body, measuring: { ...body.measuring, ...change } })
+      .expect(400);
+    expect(answer.body.fields[0].path).toBe(path);
+  });
+
+  it('reads habits of an older version, which knew a decimal mark, no other unit, and level spoons', async () => {
     const { body } = await t.api.get(routes.settings);
-    const { units: _units, version: _version, ...rest } = body;
+    const { units: _units, version: _version, measuring, ...rest } = body;
+    const { filled: _filled, rounded: _rounded, heaped: _heaped, ...level } = measuring;
     await t.app
       .get(DataSource)
-      .query('UPDATE settings SET data = ?', [JSON.stringify({ ...rest, decimalMark: 'comma' })]);
+      .query('UPDATE settings SET data = ?', [
+        JSON.stringify({ ...rest, measuring: level, decimalMark: 'comma' }),
+      ]);
     const read = (await t.api.get(routes.settings).expect(200)).body;
     expect(read.units).toEqual({ mass: 'g', length: 'mm', temperature: 'C', decimalMark: 'comma' });
     expect(read).not.toHaveProperty('decimalMark');
+    expect(read.measuring).toEqual({ ...level, filled: 'level', rounded: 1.5, heaped: 2 });
   });
 
   it('resets to the demo only with the word', async () => {
