@@ -45,6 +45,7 @@ test('mould → oils → four pots, one from part of another, a white without sc
   await bench.choose('Drawn from', 'Blue');
   await bench.fill('Percent', '30');
   await bench.addDose('Titanium dioxide, oil grade', '3');
+  await expect(page.locator('.inherited')).toHaveText(/Ultramarine blue 5 g\/kg.*scent \d/);
 
   // One tap fills the mould again, now that powders, scent, jugs and the reserve are known.
   await bench.step('Base');

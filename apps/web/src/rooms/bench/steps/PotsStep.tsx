@@ -1,8 +1,8 @@
 import { Button, Select } from 'antd';
 import { useState } from 'react';
-import { DOSE_UNITS, type DoseUnit, isDosed, PLAN_LIMITS, type PrepPot } from '@kleur/core';
+import { DOSE_UNITS, type DoseUnit, inheritedDoses, isDosed, PLAN_LIMITS, type PrepPot } from '@kleur/core';
 import { useAppDispatch } from '../../../app/hooks.ts';
-import { useSettings } from '../../../shared/hooks/useSettings.ts';
+import { usePrinter, useSay, useSettings } from '../../../shared/hooks/useSettings.ts';
 import { EmptyState } from '../../../shared/ui/EmptyState.tsx';
 import { unitName } from '../../../shared/ui/unitName.ts';
 import { useBench } from '../BenchContext.ts';
@@ -77,6 +77,33 @@ export function PotsStep() {
   );
 }
 
+/** What came with the batter of other pots, or is in the whole batch. */
+function Inherited({ pot }: { readonly pot: PrepPot }) {
+  const plan = usePlan();
+  const print = usePrinter();
+  const say = useSay();
+  const { flow } = usePrep();
+  const given = inheritedDoses(plan, pot.pot);
+  const scent = pot.flow.contents[flow.ledger.at('scent')]! - pot.flow.scent;
+  if (given.length === 0 && scent < 0.005) return null;
+  return (
+    <p className="inherited figure">
+      <span className="soft">In it already:</span>
+      {given.map(({ material, dose }) => (
+        <span key={material.id}>
+          <i className="chip" style={{ background: material.colour ?? 'transparent' }} />
+          {material.name} <b>{print.number(dose, 2)} g/kg</b>
+        </span>
+      ))}
+      {scent >= 0.005 && (
+        <span>
+          scent <b>{say.mass(scent)}</b>
+        </span>
+      )}
+    </p>
+  );
+}
+
 function Formula({ pot }: { readonly pot: PrepPot }) {
   const settings = useSettings();
   const [chosen, setChosen] = useState<DoseUnit | null>(null);
@@ -120,6 +147,7 @@ function Formula({ pot }: { readonly pot: PrepPot }) {
             : 'Uncoloured: this pot stays the bare base.'}
         </p>
       )}
+      <Inherited pot={pot} />
       <ul className="doses">
         {pot.rows.map((row) => (
           <DoseRowCard
