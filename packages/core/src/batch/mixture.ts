@@ -183,14 +183,7 @@ export class Mixture {
       // What is infused is strained off again.
       if (carrier?.medium !== 'infusion') contents[at]! += powder;
       tint[ledger.tint(row.materialId)]! += powder;
-      this.addCarrier(
-        contents,
-        held,
-        liquid,
-        carrier?.medium ?? null,
-        fromBatch ? carrierOil : null,
-        fromBatch,
-      );
+      this.addCarrier(contents, held, liquid, carrier?.medium ?? null, group, fromBatch);
       return { row, powder, liquid, fromBatch, stock };
     });
   }
@@ -200,7 +193,7 @@ export class Mixture {
     held: Held,
     liquid: number,
     medium: string | null,
-    ofRecipe: string | null,
+    group: string | null,
     fromBatch: boolean,
   ): void {
     const { ledger } = this;
@@ -209,7 +202,9 @@ export class Mixture {
       contents[ledger.at(fromBatch ? 'liquid' : 'carrier-water')]! += liquid;
       if (fromBatch) held.water += liquid;
     } else if (medium === 'oil' || medium === 'infusion') {
-      contents[ofRecipe === null ? ledger.at('carrier-oil') : ledger.oils.indexOf(ofRecipe)]! += liquid;
+      const { carrierOil } = this.recipe(group);
+      const own = fromBatch && carrierOil !== null;
+      contents[own ? ledger.oils.indexOf(carrierOil) : ledger.at('carrier-oil')]! += liquid;
       if (fromBatch) held.oil += liquid;
     }
   }
@@ -238,7 +233,7 @@ export class Mixture {
     const fromBatch =
       carrierOil !== null &&
       this.plan.pots.some((p) => p.doses.some((d) => isOil(d) && d.source === 'batch'));
-    this.addCarrier(contents, held, more, 'oil', fromBatch ? carrierOil : null, fromBatch);
+    this.addCarrier(contents, held, more, 'oil', group, fromBatch);
     return more;
   }
 
