@@ -83,14 +83,7 @@ test('embeds take room and show beside the batter; lines are weighed by area', a
 }) => {
   await batches.create();
   await bench.addUsualOils();
-  await bench.part('Mould and bars');
-  await bench.choose('Add a mould', 'Box (loaf)');
-  for (const [label, mm] of [
-    ['Length', '250'],
-    ['Width', '80'],
-    ['Filled to', '65'],
-  ] as const)
-    await bench.fill(label, mm);
+  await bench.addBox();
   await page.getByRole('button', { name: 'Set the oils', exact: true }).click();
   await bench.part('Oils and lye');
   const oils = async (): Promise<number> => Number(await page.getByLabel('Total oils').inputValue());

@@ -11,14 +11,7 @@ test('mould → oils → four pots, one from part of another, a white without sc
   await page.getByLabel('Name of the batch').fill('Weir at noon');
   await bench.addUsualOils();
 
-  await bench.part('Mould and bars');
-  await bench.choose('Add a mould', 'Box (loaf)');
-  for (const [label, mm] of [
-    ['Length', '250'],
-    ['Width', '80'],
-    ['Filled to', '65'],
-  ] as const)
-    await bench.fill(label, mm);
+  await bench.addBox();
   await expect(page.getByText('250 mm × 80 mm × 65 mm = 1300 ml')).toBeVisible();
   // 9 bars of 25 mm and their cuts in 250 mm
   expect(await bench.figure('Bars')).toBe(9);

@@ -6,14 +6,7 @@ const BATTER = 1434.26;
 test('a share in every way, and what is left', async ({ page, batches, bench }) => {
   await batches.create();
   await bench.addUsualOils();
-  await bench.part('Mould and bars');
-  await bench.choose('Add a mould', 'Box (loaf)');
-  for (const [label, mm] of [
-    ['Length', '250'],
-    ['Width', '80'],
-    ['Filled to', '65'],
-  ] as const)
-    await bench.fill(label, mm);
+  await bench.addBox();
   const weighed = (): Promise<number> => bench.figure('Weigh in, jug tared');
   const share = async (name: string, by: string, label: string, value: string): Promise<void> => {
     await bench.addPot(name, '1');

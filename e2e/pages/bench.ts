@@ -47,6 +47,15 @@ export class BenchPage {
     await this.addOil('Castor', '5');
   }
 
+  /** A loaf mould of 250 × 80 mm, filled to 65 mm: 1,300 ml, nine bars of 25 mm. */
+  async addBox(): Promise<void> {
+    await this.part('Mould and bars');
+    await this.choose('Add a mould', 'Box (loaf)');
+    await this.fill('Length', '250');
+    await this.fill('Width', '80');
+    await this.fill('Filled to', '65');
+  }
+
   /** The number in a figure such as “1434.3 g”. */
   async figure(label: string, within: Locator = this.page.locator('main')): Promise<number> {
     const text = await within
