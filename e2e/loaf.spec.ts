@@ -107,6 +107,7 @@ test('doses in every habit say the same, and spoons replace the scale', async ({
   // 0.5 × 3.9431 / 0.45359 = 4.347 g/kg
   await expect(field('g/kg oils')).toHaveValue('4.347');
 
+  await bench.waitSaved();
   await page.goto('/settings');
   await page.getByText('Spoons', { exact: true }).first().click();
   await batches.openBatch('Kingfisher');

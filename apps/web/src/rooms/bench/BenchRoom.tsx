@@ -17,7 +17,7 @@ import { BenchContext } from './BenchContext.ts';
 import { bench, newId } from './benchSlice.ts';
 import { BenchStrip } from './BenchStrip.tsx';
 import { ConflictDialog } from './ConflictDialog.tsx';
-import { findDraft } from './drafts.ts';
+import { unsavedDraft } from './drafts.ts';
 import { BARE, LiveColours } from './liveColours.ts';
 import { ChecksDrawer } from './ChecksDrawer.tsx';
 import { SaveSign } from './SaveSign.tsx';
@@ -47,7 +47,7 @@ export function BenchRoom() {
       .unwrap()
       .then((document) => {
         if (!current) return;
-        const draft = findDraft(id);
+        const draft = unsavedDraft(id, document);
         setProblem(null);
         dispatch(
           bench.opened(

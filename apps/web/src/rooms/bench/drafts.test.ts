@@ -1,5 +1,5 @@
 import { emptyPlan } from '@kleur/core';
-import { dropDraft, findDraft, keepDraft } from './drafts.ts';
+import { dropDraft, findDraft, keepDraft, unsavedDraft } from './drafts.ts';
 
 const store = new Map<string, string>();
 beforeEach(() => {
@@ -26,6 +26,14 @@ it('keeps, finds and drops a draft', () => {
   expect(findDraft('b')).toEqual(draft);
   expect(findDraft('c')).toBeNull();
   dropDraft('b');
+  expect(findDraft('b')).toBeNull();
+});
+
+it('drops a draft that the server has already, whatever the order of its keys', () => {
+  keepDraft('b', draft);
+  const { plan, madeOn, ...rest } = draft.batch;
+  expect(unsavedDraft('b', { ...draft.batch, name: 'B' })).toEqual(draft);
+  expect(unsavedDraft('b', { madeOn, plan: { ...plan }, ...rest })).toBeNull();
   expect(findDraft('b')).toBeNull();
 });
 

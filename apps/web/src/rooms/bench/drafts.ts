@@ -32,3 +32,22 @@ export function findDraft(id: string): Draft | null {
     return null;
   }
 }
+
+/** As text with keys in order, so that equal batches are equal texts. */
+const textOf = ({ name, state, madeOn, plan }: BatchWrite): string =>
+  JSON.stringify({ name, state, madeOn, plan }, (_, value: unknown) =>
+    value !== null && typeof value === 'object' && !Array.isArray(value)
+      ? Object.fromEntries(Object.entries(value).sort(([a], [b]) => (a < b ? -1 : 1)))
+      : value,
+  );
+
+/**
+ * The draft of a batch, unless the server has all of it: the tab may have gone after the save and before the answer,
+ * which is no conflict.
+ */
+export function unsavedDraft(id: string, saved: BatchWrite): Draft | null {
+  const draft = findDraft(id);
+  if (!draft || textOf(draft.batch) !== textOf(saved)) return draft;
+  dropDraft(id);
+  return null;
+}
