@@ -16,6 +16,8 @@ export function flowOf(plan: Plan): Flow {
 // Plans are never changed in place, and many look at the same one.
 const known = new WeakMap<Plan, Flow>();
 
+// Open end: in rare graphs (a mini-batch with own oils beside pots of pots, carriers from the batch) an oil's column can
+// end off what was weighed.
 const PASSES = 24;
 
 /** The sums of one plan. Carriers out of the batch thin what is weighed, so amounts in grams need some passes. */
