@@ -16,8 +16,6 @@ export function flowOf(plan: Plan): Flow {
 // Plans are never changed in place, and many look at the same one.
 const known = new WeakMap<Plan, Flow>();
 
-// Open end: in rare graphs (a mini-batch with own oils beside pots of pots, carriers from the batch) an oil's column can
-// end off what was weighed.
 const PASSES = 24;
 
 /** The sums of one plan. Carriers out of the batch thin what is weighed, so amounts in grams need some passes. */
@@ -117,9 +115,8 @@ class Balance {
     const groupOf = (pot: Pot): string | null => {
       if (shares.has(pot.id)) return pot.id;
       if (potShare(pot) > 1e-9) return null;
-      const from = pot.draws.filter((d) => d.from !== null && done.has(d.from));
-      const gives = (d: Draw): number => (given.get(d) ?? 0) * done.get(d.from!)!.mass;
-      const main = from.reduce<Draw | null>((a, d) => (a && gives(a) >= gives(d) ? a : d), null);
+      // The first that has oils, whatever the masses: those move from pass to pass, and a tie would never settle.
+      const main = pot.draws.find((d) => d.from !== null && (done.get(d.from)?.oils ?? 0) > 0);
       return main ? done.get(main.from!)!.group : null;
     };
     const own = [...shares.values()].reduce((a, b) => a + b, 0);

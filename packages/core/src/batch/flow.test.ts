@@ -439,8 +439,7 @@ describe('nothing is lost', () => {
         const base = 1000 + lyes('naoh') + lyes('koh') + lyes('liquid');
         if (flow.unallocated >= 0) expect(flow.mass).toBeCloseTo(base + beside + added + powders, 3);
       }),
-      // A fixed seed: about one graph in 3,000 is left short of an oil by the passes, see the open end in `Balance`.
-      { numRuns: 400, seed: 20261125 },
+      { numRuns: 400 },
     );
   });
 
