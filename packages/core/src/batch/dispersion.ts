@@ -2,7 +2,7 @@ import { type Carrier, type CarrierMedium, isWeighedCarrier, type Material } fro
 import { measure, type Measured, type Measuring } from '../units/measure.ts';
 import { type Grams, grams } from '../units/quantity.ts';
 import { flowOf } from './balance.ts';
-import { type DoseFlow } from './flow.ts';
+import { type DoseFlow, type Flow } from './flow.ts';
 import { materialOf, type Plan, type Pot, type Stock } from './plan.ts';
 
 export const mediumName: Readonly<Record<CarrierMedium, string>> = {
@@ -16,11 +16,20 @@ export const mediumName: Readonly<Record<CarrierMedium, string>> = {
   top: 'on top only',
 };
 
-/** What a powder is wetted with: the oil by its name where it was chosen or comes out of the recipe. */
-export function liquidName(plan: Plan, medium: CarrierMedium, fromBatch: boolean): string {
+/**
+ * What a powder is wetted with: the oil by its name where it was chosen or comes out of the oils of its lye. Without a
+ * pot it is meant for all, and named only where all lyes take the same.
+ */
+export function liquidName(plan: Plan, medium: CarrierMedium, fromBatch: boolean, potId?: string): string {
   if (medium !== 'oil') return mediumName[medium];
-  const id = plan.work.carrierOil ?? (fromBatch ? flowOf(plan).carrierOil : null);
+  const id = plan.work.carrierOil ?? (fromBatch ? ofLyes(flowOf(plan), potId) : null);
   return id === null ? mediumName.oil : materialOf(plan, id).name;
+}
+
+function ofLyes({ pots, lyes }: Flow, potId: string | undefined): string | null {
+  const pot = pots.find((p) => p.pot.id === potId);
+  const oils = new Set(lyes.filter((l) => !pot || l.potId === pot.group).map((l) => l.carrierOil));
+  return oils.size === 1 ? [...oils][0]! : null;
 }
 
 /** Liquid for a powder by weight; 0 where it goes in as it is. */

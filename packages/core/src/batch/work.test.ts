@@ -210,6 +210,12 @@ describe('dispersions', () => {
     expect(liquidName(two, 'oil', true)).toBe('Olive');
     expect(liquidName(setCarrierOil(two, shelfItem('oil-sunflower')), 'oil', false)).toMatch(/^Sunflower/);
     expect(liquidName(two, 'water', true)).toBe('water');
+    // A mini-batch gives of its own oils.
+    const ownOils = [{ id: 's', materialId: 'oil-sunflower', percent: 100 }];
+    const mini = planWith([{ ...pot('A', 1, blue), ownLye: true, ownOils }, pot('B', 1)]);
+    expect(liquidName(mini, 'oil', true, 'A')).toMatch(/^Sunflower/);
+    expect(liquidName(mini, 'oil', true, 'B')).toBe('Olive');
+    expect(liquidName(mini, 'oil', true)).toBe('light oil');
   });
 
   it('oil left of the recipe, and the oil it lacks', () => {

@@ -59,7 +59,7 @@ export function Cup({ pot, number }: { readonly pot: PrepPot; readonly number: n
                   <b>{amountText(row, print)}</b>
                 </td>
                 <td className="cup-medium">
-                  {row.carrier ? liquidName(plan, row.carrier.medium, row.fromBatch) : '–'}
+                  {row.carrier ? liquidName(plan, row.carrier.medium, row.fromBatch, pot.pot.id) : '–'}
                 </td>
                 <td className="num figure">
                   {ownLiquid(row) === null ? '–' : `${print.fixed(ownLiquid(row)!, 1)} g`}
@@ -76,6 +76,7 @@ export function Cup({ pot, number }: { readonly pot: PrepPot; readonly number: n
             plan,
             'oil',
             pot.rows.some((r) => r.fromBatch),
+            pot.pot.id,
           )}
         </p>
       )}

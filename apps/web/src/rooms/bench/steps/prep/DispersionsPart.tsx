@@ -119,7 +119,7 @@ function DispersionCard({ dispersion: d }: { readonly dispersion: Dispersion }) 
       ) : (
         <p className="figure">
           <b>{measuredText(d.measured, print)}</b> in <b>{print.fixed(d.liquid, 1)} g</b>{' '}
-          {liquidName(plan, d.carrier.medium, d.fromBatch)}{' '}
+          {liquidName(plan, d.carrier.medium, d.fromBatch, d.shared ? undefined : d.uses[0]!.pot.id)}{' '}
           <span className="soft">
             1 : {print.number(d.carrier.ratio, 1)},{' '}
             {d.carrier.medium === 'glycerin'

@@ -33,7 +33,8 @@ export function LabelsPart() {
                     {r.carrier && ownLiquid(r) !== null && (
                       <>
                         {' '}
-                        in {print.fixed(ownLiquid(r)!, 1)} g {liquidName(plan, r.carrier.medium, r.fromBatch)}
+                        in {print.fixed(ownLiquid(r)!, 1)} g{' '}
+                        {liquidName(plan, r.carrier.medium, r.fromBatch, p.pot.id)}
                       </>
                     )}
                   </li>
