@@ -3,6 +3,8 @@ const CORE = '^packages/core/';
 const CONTRACT = '^packages/contract/';
 const SERVER = '^apps/server/';
 const WEB = '^apps/web/';
+/** What every domain of the server may use. */
+const SERVER_FLOORS = `${SERVER}src/(storage|problems|demo/data)/`;
 
 module.exports = {
   forbidden: [
@@ -54,7 +56,7 @@ module.exports = {
       comment: 'They bring class-validator and Nest with them.',
       severity: 'error',
       from: { path: WEB },
-      to: { path: `${CONTRACT}src/dto/` },
+      to: { path: `${CONTRACT}src/.*dto\\.ts$` },
     },
     {
       name: 'rooms-do-not-import-each-other',
@@ -76,12 +78,19 @@ module.exports = {
     },
     {
       name: 'server-domains-meet-in-services',
+      comment: 'A domain sees of another its service and module, and the floors below all domains.',
       severity: 'error',
-      from: { path: '^apps/server/src/(catalogue|batches|settings|colour|palettes)/' },
+      from: { path: `${SERVER}src/([^/]+)/` },
       to: {
-        path: '^apps/server/src/(catalogue|batches|settings|colour|palettes|demo)/',
-        pathNot: ['^apps/server/src/$1/', '\\.(service|module)\\.ts$'],
+        path: `${SERVER}src/[^/]+/`,
+        pathNot: [`${SERVER}src/$1/`, SERVER_FLOORS, '\\.(service|module)\\.ts$'],
       },
+    },
+    {
+      name: 'server-floors-know-no-domain',
+      severity: 'error',
+      from: { path: SERVER_FLOORS },
+      to: { path: `${SERVER}src/`, pathNot: SERVER_FLOORS },
     },
   ],
   options: {

@@ -1,13 +1,10 @@
 import { type DynamicModule, Module } from '@nestjs/common';
-import { BatchesModule } from './batches/batches.module.ts';
-import { CatalogueModule } from './catalogue/catalogue.module.ts';
 import { ColourModule } from './colour/colour.module.ts';
 import { DemoModule } from './demo/demo.module.ts';
-import { type FirstContent } from './demo/demo.service.ts';
+import { domains } from './domains.ts';
 import { HealthController } from './health.controller.ts';
-import { KeepsakesModule } from './keepsakes/keepsakes.module.ts';
-import { PalettesModule } from './palettes/palettes.module.ts';
-import { SettingsModule } from './settings/settings.module.ts';
+import { type StorageError } from './storage/data-folder.ts';
+import { type FirstContent } from './storage/domain.ts';
 import { StorageModule } from './storage/storage.module.ts';
 
 export interface AppOptions {
@@ -16,22 +13,20 @@ export interface AppOptions {
   readonly first: FirstContent;
   /** Folder of the built web application; without it only the API is served. */
   readonly webRoot?: string;
+  /** The data file was open and cannot be opened again: nothing more can be saved. */
+  readonly onStorageLost: (error: StorageError) => void;
 }
 
 @Module({})
 export class AppModule {
-  static forRoot({ file, first }: AppOptions): DynamicModule {
+  static forRoot({ file, first, onStorageLost }: AppOptions): DynamicModule {
     return {
       module: AppModule,
       imports: [
-        StorageModule.forFile(file),
-        CatalogueModule,
-        BatchesModule,
-        SettingsModule,
-        PalettesModule,
-        KeepsakesModule,
+        StorageModule.forFile(file, domains, onStorageLost),
+        ...domains.map((d) => d.module),
         ColourModule,
-        DemoModule.withFirst(first),
+        DemoModule.of(domains, first),
       ],
       controllers: [HealthController],
     };

@@ -20,6 +20,10 @@ try {
   const app = await createApp(
     {
       file,
+      onStorageLost: (error) => {
+        console.error(error.message);
+        process.exit(STORAGE_EXIT_CODE);
+      },
       first: process.argv.includes('--empty') ? 'empty' : 'demo',
       ...(existsSync(webRoot) ? { webRoot } : {}),
     },

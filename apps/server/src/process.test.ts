@@ -1,4 +1,4 @@
-import { type ChildProcess, spawn } from 'node:child_process';
+import { type ChildProcess, spawn, spawnSync } from 'node:child_process';
 import { chmodSync, mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -26,18 +26,29 @@ interface Ended {
   readonly stderr: string;
 }
 
-function start(): { child: ChildProcess; ready: Promise<void>; ended: Promise<Ended> } {
-  const child = spawn(process.execPath, [MAIN], {
+/** @param prefix a command that runs the server, to limit it. */
+function start(prefix: readonly string[] = []): {
+  child: ChildProcess;
+  ready: Promise<void>;
+  ended: Promise<Ended>;
+} {
+  const [command, ...args] = [...prefix, process.execPath, MAIN];
+  const child = spawn(command, args, {
     env: { ...process.env, KLEUR_DATA: folder, PORT: String(PORT) },
   });
   running = child;
   let stderr = '';
   child.stderr.on('data', (d: Buffer) => (stderr += d.toString()));
-  const ready = new Promise<void>((resolve) => {
+  const ready = new Promise<void>((resolve, reject) => {
+    child.on('exit', () => {
+      reject(new Error(`The server ended before it was ready: ${stderr}`));
+    });
     child.stdout.on('data', (d: Buffer) => {
       if (d.toString().includes('ready')) resolve();
     });
   });
+  // Tests of a server that ends at once do not wait for it to be ready.
+  ready.catch(() => undefined);
   const ended = new Promise<Ended>((resolve) =>
     child.on('exit', (code) => {
       resolve({ code, stderr });
@@ -96,4 +107,111 @@ it('refuses an unwritable file', () => {
   chmodSync(file, 0o444);
   // Root may write anything, so for root the empty file is refused as no database instead.
   expect(() => openDataFolder(folder)).toThrow(/cannot be read and written|is damaged/);
+});
+
+/** A file system of its own for the data, where the machine lets a test mount one. */
+const small = mkdtempSync(join(tmpdir(), 'kleur-small-'));
+const canMount = mount() && unmount();
+function mount(): boolean {
+  return spawnSync('mount', ['-t', 'tmpfs', '-o', 'size=1600k', 'tmpfs', small]).status === 0;
+}
+function unmount(): boolean {
+  return spawnSync('umount', [small]).status === 0;
+}
+afterAll(() => {
+  rmSync(small, { recursive: true, force: true });
+});
+
+describe('a full disk', () => {
+  /** The limit on the size of a file, in blocks of 1024 bytes: enough to start, not for the log of many saves. */
+  const LIMIT = 700;
+  const limited = ['bash', '-c', `ulimit -S -f ${LIMIT}; exec "$0" "$@"`];
+  const json = { 'content-type': 'application/json' };
+  const send = (method: string, route: string, body: object): Promise<Response> =>
+    fetch(origin + route, { method, headers: json, body: JSON.stringify(body) });
+
+  it('as a limit on the size of files', () =>
+    fillAndFree(limited, (child) => {
+      expect(spawnSync('prlimit', ['--pid', String(child.pid), '--fsize=unlimited']).status).toBe(0);
+    }));
+
+  (canMount ? it : it.skip)('as a small file system', async () => {
+    rmSync(folder, { recursive: true });
+    mount();
+    folder = small;
+    const ballast = join(small, 'ballast');
+    writeFileSync(ballast, Buffer.alloc(500_000));
+    try {
+      await fillAndFree([], () => {
+        rmSync(ballast);
+      });
+    } finally {
+      running?.kill('SIGKILL');
+      // The file system is busy until the process has gone.
+      for (let i = 0; i < 50 && !unmount(); i++) await new Promise((resolve) => setTimeout(resolve, 100));
+      folder = mkdtempSync(join(tmpdir(), 'kleur-process-'));
+    }
+  });
+
+  /** Acknowledges only what is on the disk, says that it is full, and goes on when there is room again. */
+  async function fillAndFree(
+    prefix: readonly string[],
+    makeRoom: (child: ChildProcess) => void,
+  ): Promise<void> {
+    // The first start lays the demo down; its log is folded into the file when the second one opens it.
+    const first = start();
+    await first.ready;
+    first.child.kill('SIGTERM');
+    await first.ended;
+
+    const { child, ready, ended } = start(prefix);
+    await ready;
+    const { items } = (await (await fetch(origin + routes.batches)).json()) as BatchPage;
+    const source = (await (await fetch(origin + routes.batch(items[0]!.id))).json()) as BatchDocument;
+    const { state, madeOn, plan } = source;
+    const acknowledged: string[] = [];
+    const versions = new Map<string, number>();
+    let refused = 0;
+    for (let i = 0; i < 60; i++) {
+      const name = `Batch ${i}`;
+      const created = await send('POST', routes.batches, { name, state, madeOn, plan });
+      if (created.status === 201) {
+        acknowledged.push(name);
+        versions.set(((await created.json()) as BatchDocument).id, 1);
+      } else {
+        expect(created.status).toBe(503);
+        expect(await created.json()).toMatchObject({ code: 'storage-unwritable' });
+        refused += 1;
+      }
+      const [id, version] = [...versions.entries()].at(-1)!;
+      const saved = await send('PUT', routes.batch(id), { name: 'Saved', state, madeOn, plan, version });
+      if (saved.status === 200) {
+        acknowledged[acknowledged.length - 1] = 'Saved';
+        versions.set(id, version + 1);
+      } else expect(saved.status).toBe(503);
+    }
+    expect(acknowledged.length).toBeGreaterThan(0);
+    expect(refused).toBeGreaterThan(20);
+    expect((await fetch(origin + routes.health)).status).toBe(503);
+
+    makeRoom(child);
+    expect((await fetch(origin + routes.health)).status).toBe(200);
+    const healed = await send('POST', routes.batches, { name: 'Room again', state, madeOn, plan });
+    expect(healed.status).toBe(201);
+    acknowledged.push('Room again');
+    child.kill('SIGKILL');
+    await ended;
+
+    const again = start();
+    await again.ready;
+    const kept = (await (await fetch(`${origin}${routes.batches}?pageSize=100`)).json()) as BatchPage;
+    const names = kept.items.map((b) => b.name).filter((n) => /^(Batch \d+|Saved|Room again)$/.test(n));
+    expect(names.sort()).toEqual([...acknowledged].sort());
+    for (const [id, version] of versions) {
+      const batch = (await (await fetch(origin + routes.batch(id))).json()) as BatchDocument;
+      expect(batch.version).toBe(version);
+    }
+    again.child.kill('SIGKILL');
+    await again.ended;
+  }
 });

@@ -5,7 +5,7 @@ import { type NestExpressApplication } from '@nestjs/platform-express';
 import { pino } from 'pino';
 import request from 'supertest';
 import { createApp } from '../src/create-app.ts';
-import { type FirstContent } from '../src/demo/demo.service.ts';
+import { type FirstContent } from '../src/storage/domain.ts';
 import { openDataFolder } from '../src/storage/data-folder.ts';
 
 export interface TestApp {
@@ -15,10 +15,22 @@ export interface TestApp {
   close(): Promise<void>;
 }
 
-/** A server on a data folder of its own, not listening on any known port. */
-export async function startApp(first: FirstContent = 'demo'): Promise<TestApp> {
-  const folder = mkdtempSync(join(tmpdir(), 'kleur-'));
-  const app = await createApp({ file: openDataFolder(folder), first }, pino({ level: 'silent' }));
+/**
+ * A server that does not listen on any known port.
+ * @param data its data folder; without one it gets a new one, which `close` removes.
+ */
+export async function startApp(first: FirstContent = 'demo', data?: string): Promise<TestApp> {
+  const folder = data ?? mkdtempSync(join(tmpdir(), 'kleur-'));
+  const app = await createApp(
+    {
+      file: openDataFolder(folder),
+      first,
+      onStorageLost: (error) => {
+        throw error;
+      },
+    },
+    pino({ level: 'silent' }),
+  );
   await app.init();
   return {
     app,
@@ -26,7 +38,7 @@ export async function startApp(first: FirstContent = 'demo'): Promise<TestApp> {
     folder,
     close: async () => {
       await app.close();
-      rmSync(folder, { recursive: true, force: true });
+      if (data === undefined) rmSync(folder, { recursive: true, force: true });
     },
   };
 }

@@ -1,4 +1,4 @@
-/** What the web and the server say to each other. DTO classes are apart, in `@kleur/contract/dto`. */
+/** What the web and the server say to each other. DTO classes are apart, in `@kleur/contract/dto`, for the server alone. */
 export {
   BATCH_STATES,
   type BatchDocument,
@@ -8,17 +8,17 @@ export {
   type BatchWrite,
   type FaceStripe,
   PAGE_LIMITS,
-} from './batches.ts';
+} from './batches/batches.ts';
 export {
   type PotPrediction,
   type PredictRequest,
   type PredictResponse,
   type StagePrediction,
-} from './colour.ts';
-export { type MaterialWire, type MaterialWrite } from './materials.ts';
+} from './colour/colour.ts';
+export { type MaterialWire, type MaterialWrite } from './catalogue/materials.ts';
 export { type Problem, PROBLEM_CODES, type ProblemCode, type ProblemField } from './problems.ts';
-export { type MatchRequest, type MatchTarget } from './match.ts';
-export { type Palette, type PaletteWire, type SwatchColour, PALETTE_LIMITS } from './palettes.ts';
+export { type MatchRequest, type MatchTarget } from './colour/match.ts';
+export { type Palette, type PaletteWire, type SwatchColour, PALETTE_LIMITS } from './palettes/palettes.ts';
 export { BODY_LIMIT_BYTES, routes } from './routes.ts';
-export { defaultSettings, type Settings, type SettingsWire } from './settings.ts';
-export { type BaseRecipe, type Kept, type MouldWire, type RecipeWire } from './keepsakes.ts';
+export { defaultSettings, type Settings, type SettingsWire } from './settings/settings.ts';
+export { type BaseRecipe, type MouldWire, type RecipeWire, type Saved } from './saved/saved.ts';

@@ -148,7 +148,7 @@ export {
   type PowderLine,
 } from './batch/embed.ts';
 export { embedComposition, type EmbedFacts, embedFacts, lineMass } from './batch/embedFacts.ts';
-export { type PlanFault, planFaults } from './batch/faults.ts';
+export { type IntegrityProblem, integrityProblems } from './batch/integrity.ts';
 export {
   barWeights,
   type BarWeights,
@@ -326,6 +326,7 @@ export {
   type MatchProblem,
   type MatchResult,
   type Recipe,
+  RECIPE_VIRTUES,
   type RecipePart,
   type RecipeVirtue,
   TOTAL_CEILING,

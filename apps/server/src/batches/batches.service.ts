@@ -1,6 +1,4 @@
-import { randomUUID } from 'node:crypto';
 import { Injectable } from '@nestjs/common';
-import { InjectRepository } from '@nestjs/typeorm';
 import {
   type BatchDocument,
   type BatchPage,
@@ -8,11 +6,14 @@ import {
   type BatchWrite,
   PAGE_LIMITS,
 } from '@kleur/contract';
-import { PLAN_LIMITS, planFaults, upgradePlan } from '@kleur/core';
-import { type EntityManager, IsNull, Like, Repository } from 'typeorm';
-import { notFound, ProblemError, staleVersion } from '../problems/problem.ts';
-import { BatchEntity } from '../storage/batch.entity.ts';
-import { WriteQueue } from '../storage/write-queue.ts';
+import { PLAN_LIMITS, integrityProblems, upgradePlan } from '@kleur/core';
+import { type EntityManager, type FindOptionsWhere, Raw } from 'typeorm';
+import { demoBatches, demoWrite } from '../demo/data/demo-batches.ts';
+import { ProblemError } from '../problems/problem.ts';
+import { named } from '../problems/named.ts';
+import { Documents, type DocumentStore } from '../storage/document-store.ts';
+import { type Content, type FirstContent } from '../storage/domain.ts';
+import { BatchEntity } from './batch.entity.ts';
 import { faceOf } from './face.ts';
 
 export interface BatchQuery {
@@ -44,98 +45,79 @@ const document = (e: BatchEntity): BatchDocument => ({
   updatedAt: e.updatedAt,
 });
 
+/** Names that hold the text as it is written, in any case. */
+const holds = (text: string): FindOptionsWhere<BatchEntity>['name'] => {
+  const escaped = text.replace(/[\\%_]/g, '\\$&');
+  return Raw((column) => `${column} LIKE :pattern ESCAPE '\\'`, { pattern: `%${escaped}%` });
+};
+
 @Injectable()
-export class BatchesService {
-  constructor(
-    @InjectRepository(BatchEntity) private readonly batches: Repository<BatchEntity>,
-    private readonly writes: WriteQueue,
-  ) {}
+export class BatchesService implements Content {
+  private readonly store: DocumentStore<BatchEntity>;
+
+  constructor(documents: Documents) {
+    this.store = documents.of(BatchEntity, 'The batch');
+  }
 
   async list({ page = 1, pageSize = PAGE_LIMITS.defaultSize, q, state }: BatchQuery): Promise<BatchPage> {
-    const [rows, total] = await this.batches.findAndCount({
-      // Everything but the plan, which is most of a row.
-      select: {
-        id: true,
-        name: true,
-        state: true,
-        madeOn: true,
-        totalOils: true,
-        face: true,
-        version: true,
-        updatedAt: true,
-      },
-      where: {
-        deletedAt: IsNull(),
-        ...(state ? { state } : {}),
-        ...(q?.trim() ? { name: Like(`%${q.trim()}%`) } : {}),
-      },
-      order: { updatedAt: 'DESC', id: 'ASC' },
-      skip: (page - 1) * pageSize,
-      take: pageSize,
-    });
+    const where = { ...(state ? { state } : {}), ...(q?.trim() ? { name: holds(q.trim()) } : {}) };
+    const [rows, total] = await Promise.all([
+      this.store.find({
+        // Everything but the plan, which is most of a row.
+        select: {
+          id: true,
+          name: true,
+          state: true,
+          madeOn: true,
+          totalOils: true,
+          face: true,
+          version: true,
+          updatedAt: true,
+        },
+        where,
+        order: { updatedAt: 'DESC', id: 'ASC' },
+        skip: (page - 1) * pageSize,
+        take: pageSize,
+      }),
+      // Counted apart: a count over the selected columns leaves out rows in which one of them is null.
+      this.store.count(where),
+    ]);
     return { items: rows.map(summary), total, page, pageSize };
   }
 
   async get(id: string): Promise<BatchDocument> {
-    return document(await this.row(id));
+    return document(await this.store.get(id));
   }
 
-  create(input: BatchWrite): Promise<BatchDocument> {
-    checkBatch(input);
-    return this.writes.run((m) => this.insert(m, input));
+  async create(input: BatchWrite): Promise<BatchDocument> {
+    return document(await this.store.create(columns(checked(input))));
   }
 
-  copy(id: string): Promise<BatchDocument> {
-    return this.writes.run(async (m) => {
-      const { plan, name } = document(await this.row(id, m));
-      const copied = `${name.slice(0, PLAN_LIMITS.name - ' (copy)'.length)} (copy)`;
-      return this.insert(m, { name: copied, state: 'idea', madeOn: null, plan });
-    });
+  async copy(id: string): Promise<BatchDocument> {
+    const { plan, name } = document(await this.store.get(id));
+    const copied = `${name.slice(0, PLAN_LIMITS.name - ' (copy)'.length)} (copy)`;
+    return document(await this.store.create(columns({ name: copied, state: 'idea', madeOn: null, plan })));
   }
 
-  update(id: string, version: number, input: BatchWrite): Promise<BatchDocument> {
-    checkBatch(input);
-    return this.writes.run(async (m) => {
-      const row = await this.row(id, m);
-      if (row.version !== version) throw staleVersion(`“${row.name}”`);
-      Object.assign(row, columns(input), { version: version + 1, updatedAt: new Date().toISOString() });
-      return document(await m.save(row));
-    });
+  async update(id: string, version: number, input: BatchWrite): Promise<BatchDocument> {
+    return document(await this.store.update(id, version, columns(checked(input))));
   }
 
-  setDeleted(id: string, deleted: boolean): Promise<BatchSummary> {
-    return this.writes.run(async (m) => {
-      const row = await m.findOneBy(BatchEntity, { id });
-      if (!row) throw notFound('The batch');
-      row.deletedAt = deleted ? new Date().toISOString() : null;
-      return summary(await m.save(row));
-    });
+  async setDeleted(id: string, deleted: boolean): Promise<BatchSummary> {
+    return summary(await this.store.setDeleted(id, deleted));
   }
 
-  /** Inserts inside a running write. `at` sets its dates, for the demo. */
-  async insert(m: EntityManager, input: BatchWrite, at = new Date()): Promise<BatchDocument> {
-    const now = at.toISOString();
-    const row = m.create(BatchEntity, {
-      ...columns(input),
-      id: randomUUID(),
-      version: 1,
-      createdAt: now,
-      updatedAt: now,
-      deletedAt: null,
-    });
-    return document(await m.save(row));
-  }
-
-  private async row(id: string, m?: EntityManager): Promise<BatchEntity> {
-    const where = { id, deletedAt: IsNull() };
-    const row = m ? await m.findOneBy(BatchEntity, where) : await this.batches.findOneBy(where);
-    if (!row) throw notFound('The batch');
-    return row;
+  async fill(m: EntityManager, first: FirstContent): Promise<void> {
+    if (first !== 'demo') return;
+    const now = new Date();
+    for (const [i, batch] of demoBatches().entries()) {
+      await this.store.insert(m, columns(demoWrite(batch, now)), { date: new Date(now.getTime() + i) });
+    }
   }
 }
 
 const columns = (input: BatchWrite) => ({
-  name: input.name.trim(),
+  name: input.name,
   state: input.state,
   madeOn: input.madeOn,
   plan: input.plan,
@@ -143,19 +125,16 @@ const columns = (input: BatchWrite) => ({
   face: faceOf(input.plan),
 });
 
-function checkBatch({ name, plan }: BatchWrite): void {
-  if (name.trim() === '') {
-    throw new ProblemError('invalid-input', 'A batch needs a name.', [
-      { path: 'name', message: 'name may not be empty' },
-    ]);
-  }
-  const faults = planFaults(plan);
-  if (faults.length > 0) {
-    const unknown = faults.every((f) => f.message.startsWith('The plan holds no material'));
+/** @throws ProblemError for a blank name and for a plan that does not hold together. */
+function checked(input: BatchWrite): BatchWrite {
+  const problems = integrityProblems(input.plan);
+  if (problems.length > 0) {
+    const unknown = problems.every((p) => p.code === 'unknown-material');
     throw new ProblemError(
       unknown ? 'unknown-material' : 'inconsistent-plan',
-      faults[0]!.message,
-      faults.map((f) => ({ path: `plan.${f.path}`, message: f.message })),
+      problems[0]!.message,
+      problems.map((p) => ({ path: `plan.${p.path}`, message: p.message })),
     );
   }
+  return named(input, 'A batch');
 }

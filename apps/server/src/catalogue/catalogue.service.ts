@@ -1,12 +1,13 @@
 import { randomUUID } from 'node:crypto';
 import { Injectable } from '@nestjs/common';
-import { InjectRepository } from '@nestjs/typeorm';
 import { type MaterialWire, type MaterialWrite } from '@kleur/contract';
 import { defaultOptics, type Material, startingShelf, upgradeMaterial } from '@kleur/core';
-import { type EntityManager, IsNull, Repository } from 'typeorm';
-import { notFound, ProblemError, staleVersion } from '../problems/problem.ts';
-import { MaterialEntity } from '../storage/material.entity.ts';
-import { WriteQueue } from '../storage/write-queue.ts';
+import { type EntityManager } from 'typeorm';
+import { demoStock } from '../demo/data/demo-shelf.ts';
+import { ProblemError } from '../problems/problem.ts';
+import { Documents, type DocumentStore } from '../storage/document-store.ts';
+import { type Content, type FirstContent } from '../storage/domain.ts';
+import { MaterialEntity } from './material.entity.ts';
 
 const wire = (e: MaterialEntity): MaterialWire => ({
   ...upgradeMaterial(e.data),
@@ -14,31 +15,40 @@ const wire = (e: MaterialEntity): MaterialWire => ({
   version: e.version,
 });
 
+/** A reference to a shelf item in a request. */
+export interface MaterialRef {
+  readonly id: string;
+  /** Where in the body it stands. */
+  readonly path: string;
+  /** What it must be, where only one kind will do. */
+  readonly wants?: 'oil' | 'scent';
+}
+
+const WANTED: Readonly<Record<'oil' | 'scent', string>> = { oil: 'an oil', scent: 'a scent' };
+
 @Injectable()
-export class CatalogueService {
-  constructor(
-    @InjectRepository(MaterialEntity) private readonly materials: Repository<MaterialEntity>,
-    private readonly writes: WriteQueue,
-  ) {}
+export class CatalogueService implements Content {
+  private readonly store: DocumentStore<MaterialEntity>;
+
+  constructor(documents: Documents) {
+    this.store = documents.of(MaterialEntity, 'The material');
+  }
 
   async list(): Promise<MaterialWire[]> {
-    const rows = await this.materials.find({
-      where: { deletedAt: IsNull() },
-      order: { kind: 'ASC', name: 'ASC' },
-    });
-    return rows.map(wire);
+    return (await this.store.find({ order: { kind: 'ASC', name: 'ASC' } })).map(wire);
   }
 
   async get(id: string): Promise<MaterialWire> {
-    return wire(await this.row(id));
+    return wire(await this.store.get(id));
   }
 
-  /** Materials by id. @throws ProblemError `unknown-material` naming the path of each that is missing. */
-  async resolve(
-    refs: readonly { readonly id: string; readonly path: string }[],
-  ): Promise<Map<string, Material>> {
-    const rows = await this.materials.find({ where: { deletedAt: IsNull() } });
-    const byId = new Map(rows.map((r) => [r.id, upgradeMaterial(r.data)]));
+  /**
+   * Materials by id.
+   * @throws ProblemError naming the path of each that is missing (`unknown-material`) or of the wrong kind
+   * (`invalid-input`).
+   */
+  async resolve(refs: readonly MaterialRef[]): Promise<Map<string, Material>> {
+    const byId = new Map((await this.store.find()).map((r) => [r.id, upgradeMaterial(r.data)]));
     const missing = refs.filter((r) => !byId.has(r.id));
     if (missing.length > 0) {
       throw new ProblemError(
@@ -47,58 +57,49 @@ export class CatalogueService {
         missing.map((m) => ({ path: m.path, message: `unknown id "${m.id}"` })),
       );
     }
+    const wrong = refs.filter((r) => r.wants !== undefined && byId.get(r.id)![r.wants] === null);
+    if (wrong.length > 0) {
+      const [first] = wrong;
+      throw new ProblemError(
+        'invalid-input',
+        `“${byId.get(first!.id)!.name}” is not ${WANTED[first!.wants!]}.`,
+        wrong.map((r) => ({ path: r.path, message: `not ${WANTED[r.wants!]}` })),
+      );
+    }
     return byId;
   }
 
-  create(input: MaterialWrite): Promise<MaterialWire> {
+  async create(input: MaterialWrite): Promise<MaterialWire> {
     checkMaterial(input);
-    const data: Material = { ...input, id: `own-${randomUUID()}`, optics: opticsFor(input) };
-    return this.writes.run(async (m) => {
-      const row = m.create(MaterialEntity, { ...columns(data), builtIn: false, version: 1, deletedAt: null });
-      return wire(await m.save(row));
-    });
+    const id = `own-${randomUUID()}`;
+    const data: Material = { ...input, id, optics: opticsFor(input) };
+    return wire(await this.store.create({ ...columns(data), builtIn: false }, { id }));
   }
 
-  update(id: string, version: number, input: MaterialWrite): Promise<MaterialWire> {
+  async update(id: string, version: number, input: MaterialWrite): Promise<MaterialWire> {
     checkMaterial(input);
-    return this.writes.run(async (m) => {
-      const row = await this.row(id, m);
-      if (row.version !== version) throw staleVersion(`“${row.name}”`);
-      Object.assign(row, columns({ ...input, id, optics: opticsFor(input, row.data) }));
-      row.version += 1;
-      return wire(await m.save(row));
-    });
+    const row = await this.store.update(id, version, (before) =>
+      columns({ ...input, id, optics: opticsFor(input, before.data) }),
+    );
+    return wire(row);
   }
 
-  setDeleted(id: string, deleted: boolean): Promise<MaterialWire> {
-    return this.writes.run(async (m) => {
-      const row = await m.findOneBy(MaterialEntity, { id });
-      if (!row) throw notFound('The material');
-      row.deletedAt = deleted ? new Date().toISOString() : null;
-      return wire(await m.save(row));
-    });
+  async setDeleted(id: string, deleted: boolean): Promise<MaterialWire> {
+    return wire(await this.store.setDeleted(id, deleted));
   }
 
-  /** Fills an empty shelf with the starting one; `owned` says what is in stock, and how much in g where counted. */
-  async seed(m: EntityManager, owned: ReadonlyMap<string, number | null>): Promise<void> {
-    const rows = startingShelf().map((material) => ({
-      ...columns({ ...material, inStock: owned.has(material.id), stock: owned.get(material.id) ?? null }),
-      builtIn: true,
-      version: 1,
-      deletedAt: null,
-    }));
-    await m.insert(MaterialEntity, rows);
-  }
-
-  private async row(id: string, m?: EntityManager): Promise<MaterialEntity> {
-    const where = { id, deletedAt: IsNull() };
-    const row = m ? await m.findOneBy(MaterialEntity, where) : await this.materials.findOneBy(where);
-    if (!row) throw notFound('The material');
-    return row;
+  /** The starting shelf; the demo says what of it is in stock, and how much in g where that is counted. */
+  async fill(m: EntityManager, first: FirstContent): Promise<void> {
+    const owned = first === 'demo' ? demoStock : new Map<string, number | null>();
+    for (const material of startingShelf()) {
+      const stock = { inStock: owned.has(material.id), stock: owned.get(material.id) ?? null };
+      const row = { ...columns({ ...material, ...stock }), builtIn: true };
+      await this.store.insert(m, row, { id: material.id });
+    }
   }
 }
 
-const columns = (data: Material) => ({ id: data.id, kind: data.kind, name: data.name, data });
+const columns = (data: Material) => ({ kind: data.kind, name: data.name, data });
 
 /** Curves stay while what they were built from stays; another colour, dose or kind gets a new default curve. */
 function opticsFor(input: MaterialWrite, before?: Material): Material['optics'] {

@@ -1,18 +1,19 @@
-import { Body, Controller, HttpCode, Post } from '@nestjs/common';
+import { Body, HttpCode, Post } from '@nestjs/common';
 import {
   matchExample,
   MatchRequestDto,
+  MatchResultDto,
   predictExample,
   PredictRequestDto,
   PredictResponseDto,
 } from '@kleur/contract/dto';
-import { ApiBody, ApiOkResponse, ApiOperation, ApiTags } from '@nestjs/swagger';
+import { ApiBody, ApiOkResponse, ApiOperation } from '@nestjs/swagger';
 import { type MatchResult } from '@kleur/core';
+import { Resource } from '../problems/resource.ts';
 import { ColourService } from './colour.service.ts';
 import { MatchService } from './match.service.ts';
 
-@ApiTags('colour')
-@Controller('colour')
+@Resource('colour')
 export class ColourController {
   constructor(
     private readonly colour: ColourService,
@@ -40,6 +41,7 @@ export class ColourController {
     type: MatchRequestDto,
     examples: { dustyGreen: { summary: 'A dusty green', value: matchExample } },
   })
+  @ApiOkResponse({ type: MatchResultDto })
   match(@Body() body: MatchRequestDto): Promise<MatchResult> {
     return this.matches.match(body);
   }

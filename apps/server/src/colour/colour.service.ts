@@ -8,7 +8,6 @@ import {
   scentBrowning,
 } from '@kleur/core';
 import { CatalogueService } from '../catalogue/catalogue.service.ts';
-import { ProblemError } from '../problems/problem.ts';
 
 const rounded = (v: number, digits: number): number => Number(v.toFixed(digits));
 
@@ -20,20 +19,13 @@ export class ColourService {
   async predict(request: PredictRequest): Promise<PredictResponse> {
     const { oils, scent, pots, stages } = request;
     const shelf = await this.catalogue.resolve([
-      ...oils.map((o, i) => ({ id: o.materialId, path: `oils.${i}.materialId` })),
-      ...(scent ? [{ id: scent.materialId, path: 'scent.materialId' }] : []),
+      ...oils.map((o, i) => ({ id: o.materialId, path: `oils.${i}.materialId`, wants: 'oil' as const })),
+      ...(scent ? [{ id: scent.materialId, path: 'scent.materialId', wants: 'scent' as const }] : []),
       ...pots.flatMap((p, i) =>
         p.doses.map((d, j) => ({ id: d.materialId, path: `pots.${i}.doses.${j}.materialId` })),
       ),
     ]);
     const of = (id: string) => shelf.get(id)!;
-    const wrong = oils.findIndex((o) => of(o.materialId).oil === null);
-    if (wrong >= 0) {
-      const path = `oils.${wrong}.materialId`;
-      throw new ProblemError('invalid-input', `“${of(oils[wrong]!.materialId).name}” is not an oil.`, [
-        { path, message: 'not an oil' },
-      ]);
-    }
     const blend = oils.map((o) => ({ material: of(o.materialId), share: o.share }));
     return {
       pots: pots.map((pot) => {
@@ -59,8 +51,6 @@ export class ColourService {
               reflectance: Array.from(predictReflectance(composition, stage), (v) => rounded(v, 5)),
             };
           }),
-          age: 0,
-          gel: null,
         };
       }),
     };

@@ -32,8 +32,8 @@ export class MatchService {
     const { oils, scent, stage, given = [], filter, most, resolution } = request;
     const target = await this.target(request.target, stage);
     const shelf = await this.catalogue.resolve([
-      ...oils.map((o, i) => ({ id: o.materialId, path: `oils.${i}.materialId` })),
-      ...(scent ? [{ id: scent.materialId, path: 'scent.materialId' }] : []),
+      ...oils.map((o, i) => ({ id: o.materialId, path: `oils.${i}.materialId`, wants: 'oil' as const })),
+      ...(scent ? [{ id: scent.materialId, path: 'scent.materialId', wants: 'scent' as const }] : []),
       ...given.map((g, i) => ({ id: g.materialId, path: `given.${i}.materialId` })),
     ]);
     const names = new Map([...shelf.values()].map((m) => [m.id, m.name]));

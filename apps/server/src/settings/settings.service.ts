@@ -1,13 +1,14 @@
 import { Injectable } from '@nestjs/common';
-import { InjectRepository } from '@nestjs/typeorm';
 import { defaultSettings, type Settings, type SettingsWire } from '@kleur/contract';
 import { type DecimalMark } from '@kleur/core';
-import { type EntityManager, Repository } from 'typeorm';
-import { ProblemError, staleVersion } from '../problems/problem.ts';
-import { SettingsEntity } from '../storage/settings.entity.ts';
-import { WriteQueue } from '../storage/write-queue.ts';
+import { type EntityManager } from 'typeorm';
+import { ProblemError } from '../problems/problem.ts';
+import { Documents, type DocumentStore } from '../storage/document-store.ts';
+import { type Content, type FirstContent } from '../storage/domain.ts';
+import { SettingsEntity } from './settings.entity.ts';
 
-const ONLY_ROW = 1;
+/** Id of the one document. */
+const SETTINGS = 'settings';
 
 /** Settings as an older version stored them: a decimal mark and no other units; all spoons level. */
 function present(stored: Partial<Settings> & { readonly decimalMark?: DecimalMark }): Settings {
@@ -17,33 +18,31 @@ function present(stored: Partial<Settings> & { readonly decimalMark?: DecimalMar
   return { ...defaultSettings, ...rest, measuring, units };
 }
 
-@Injectable()
-export class SettingsService {
-  constructor(
-    @InjectRepository(SettingsEntity) private readonly settings: Repository<SettingsEntity>,
-    private readonly writes: WriteQueue,
-  ) {}
+const wire = ({ data, version }: SettingsEntity): SettingsWire => ({ ...present(data), version });
 
-  async get(): Promise<SettingsWire> {
-    const row = await this.settings.findOneByOrFail({ id: ONLY_ROW });
-    return { ...present(row.data), version: row.version };
+@Injectable()
+export class SettingsService implements Content {
+  private readonly store: DocumentStore<SettingsEntity>;
+
+  constructor(documents: Documents) {
+    this.store = documents.of(SettingsEntity, 'The settings');
   }
 
-  update(version: number, data: Settings): Promise<SettingsWire> {
+  async get(): Promise<SettingsWire> {
+    return wire(await this.store.get(SETTINGS));
+  }
+
+  async update(version: number, data: Settings): Promise<SettingsWire> {
     if (data.measuring.by === 'spoons' && data.measuring.ownedSpoons.length === 0) {
       throw new ProblemError('invalid-input', 'Measuring by spoons needs at least one spoon.', [
         { path: 'measuring.ownedSpoons', message: 'choose at least one spoon' },
       ]);
     }
-    return this.writes.run(async (m) => {
-      const row = await m.findOneByOrFail(SettingsEntity, { id: ONLY_ROW });
-      if (row.version !== version) throw staleVersion('The settings');
-      const saved = await m.save(Object.assign(row, { data, version: version + 1 }));
-      return { ...saved.data, version: saved.version };
-    });
+    return wire(await this.store.update(SETTINGS, version, { data }));
   }
 
-  async seed(m: EntityManager, data: Settings): Promise<void> {
-    await m.insert(SettingsEntity, { id: ONLY_ROW, data, version: 1 });
+  async fill(m: EntityManager, first: FirstContent): Promise<void> {
+    const studio = first === 'demo' ? 'Tarn Lane Soap Room' : '';
+    await this.store.insert(m, { data: { ...defaultSettings, studio } }, { id: SETTINGS });
   }
 }

@@ -16,6 +16,13 @@ export class StorageError extends Error {
   override readonly name = 'StorageError';
 }
 
+/** The data file was open and cannot be opened again. */
+export const storageLost = (cause: unknown): StorageError =>
+  new StorageError(
+    `The data file can no longer be opened: ${cause instanceof Error ? cause.message : String(cause)}. Everything acknowledged until now is in it.`,
+    { cause },
+  );
+
 export const DATA_FILE = 'kleur.sqlite';
 /** Exit code of the server when its data file cannot be used. */
 export const STORAGE_EXIT_CODE = 3;

@@ -1,25 +1,30 @@
 import Database from 'libsql';
 import { type DataSourceOptions } from 'typeorm';
-import { BatchEntity } from './batch.entity.ts';
-import { KeptEntity } from './kept.entity.ts';
-import { MaterialEntity } from './material.entity.ts';
+import { type Domain } from './domain.ts';
 import { Init1790000000000 } from './migrations/1790000000000-init.ts';
-import { Palettes1790000000001 } from './migrations/1790000000001-palettes.ts';
-import { Kept1790000000002 } from './migrations/1790000000002-kept.ts';
-import { PaletteEntity } from './palette.entity.ts';
-import { SettingsEntity } from './settings.entity.ts';
 
-/** Options for one SQLite file: WAL, and every acknowledged write on disk before the answer goes out. */
-export function dataSourceOptions(file: string): DataSourceOptions {
+/** How long a connection waits for another one to finish its write, in milliseconds. */
+const BUSY_TIMEOUT_MS = 5000;
+
+/**
+ * Options for one SQLite file: WAL, and every acknowledged write on disk before the answer goes out.
+ * @param migrate whether this connection brings the file up to date.
+ */
+export function dataSourceOptions(
+  file: string,
+  domains: readonly Domain[],
+  { migrate }: { readonly migrate: boolean },
+): DataSourceOptions {
   return {
     type: 'better-sqlite3',
     driver: Database,
     database: file,
     enableWAL: true,
-    entities: [MaterialEntity, BatchEntity, SettingsEntity, PaletteEntity, KeptEntity],
-    migrations: [Init1790000000000, Palettes1790000000001, Kept1790000000002],
-    migrationsRun: true,
+    entities: domains.flatMap((d) => [...d.entities]),
+    migrations: [Init1790000000000, ...domains.flatMap((d) => [...d.migrations])],
+    migrationsRun: migrate,
     synchronize: false,
+    timeout: BUSY_TIMEOUT_MS,
     prepareDatabase: (db: { pragma(text: string): unknown }) => {
       db.pragma('synchronous = FULL');
       db.pragma('foreign_keys = ON');

@@ -7,7 +7,7 @@ import { bareComposition, potComposition, predictColour } from './composition.ts
 import { dispersionHint } from './dispersion.ts';
 import { batterOf, sapNaoh } from './lye.ts';
 import { flowOf } from './balance.ts';
-import { planFaults } from './faults.ts';
+import { integrityProblems } from './integrity.ts';
 import { emptyPlan, materialOf, pruneMaterials } from './plan.ts';
 import { prepSheet } from './prep.ts';
 
@@ -115,15 +115,20 @@ describe('prep sheet', () => {
 describe('plan documents', () => {
   it('find references to nothing and repeated ids', () => {
     const loaf = fourPotLoaf();
-    expect(planFaults(loaf)).toEqual([]);
-    expect(planFaults({ ...loaf, materials: loaf.materials.slice(1) })).toEqual([
-      { path: 'base.oils.0.materialId', message: 'The plan holds no material "oil-olive"' },
+    expect(integrityProblems(loaf)).toEqual([]);
+    expect(integrityProblems({ ...loaf, materials: loaf.materials.slice(1) })).toEqual([
+      {
+        code: 'unknown-material',
+        path: 'base.oils.0.materialId',
+        message: 'The plan holds no material "oil-olive"',
+      },
     ]);
-    expect(planFaults({ ...loaf, pots: [...loaf.pots, loaf.pots[0]!] })[0]).toMatchObject({
+    expect(integrityProblems({ ...loaf, pots: [...loaf.pots, loaf.pots[0]!] })[0]).toMatchObject({
+      code: 'duplicate-id',
       path: 'pots.4.id',
     });
     const oilInPot = planWith([pot('A', 1, { ...dose('kaolin', 1), materialId: 'oil-olive' })]);
-    expect(planFaults(oilInPot)[0]!.message).toMatch('cannot be used here');
+    expect(integrityProblems(oilInPot)[0]!.message).toMatch('cannot be used here');
   });
 
   it('keep the copies in use and drop the rest', () => {

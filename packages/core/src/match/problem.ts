@@ -25,7 +25,9 @@ export interface MatchProblem {
   readonly width?: SearchWidth;
 }
 
-export type RecipeVirtue = 'closest' | 'fewest' | 'cheapest' | 'surest' | 'calmest';
+/** What a recipe is best at among those offered. */
+export const RECIPE_VIRTUES = ['closest', 'fewest', 'cheapest', 'surest', 'calmest'] as const;
+export type RecipeVirtue = (typeof RECIPE_VIRTUES)[number];
 
 export interface RecipePart {
   readonly id: string;

@@ -21,7 +21,7 @@ import {
   setScent,
   setTechnique,
 } from './index.ts';
-import { planFaults } from '../faults.ts';
+import { integrityProblems } from '../integrity.ts';
 import { emptyPlan, type Plan } from '../plan.ts';
 import { upgradePlan } from '../upgrade.ts';
 
@@ -34,7 +34,7 @@ describe('oils', () => {
     plan = addOil(setOilPercent(plan, 'a', 70), 'b', shelfItem('oil-coconut'));
     expect(plan.base.oils.map((o) => o.percent)).toEqual([70, 30]);
     expect(addOil(plan, 'c', shelfItem('oil-olive'))).toBe(plan);
-    expect(planFaults(plan)).toEqual([]);
+    expect(integrityProblems(plan)).toEqual([]);
   });
 
   it('by mass: the others keep theirs and the total follows', () => {
@@ -79,7 +79,7 @@ describe('pots', () => {
     const plan = copyPot(fourPotLoaf(), 'Green', 'new', (i) => `row-${i}`);
     expect(names(plan)).toEqual(['Blue', 'Ochre', 'Green', 'Green (copy)', 'White']);
     expect(plan.pots[3]!.doses.map((d) => d.id)).toEqual(['row-0', 'row-1']);
-    expect(planFaults(plan)).toEqual([]);
+    expect(integrityProblems(plan)).toEqual([]);
   });
 
   it('change and leave', () => {
@@ -134,12 +134,14 @@ describe('idea', () => {
       'c1',
     );
     expect(plan.pots[0]).toMatchObject({ follows: 'c1', doses: [{ materialId: 'mica-dome', dose: 4 }] });
-    expect(planFaults(plan)).toEqual([]);
+    expect(integrityProblems(plan)).toEqual([]);
     expect(setDose(plan, 'Blue', 'n', { dose: gramsPerKg(5) }).pots[0]!.follows).toBeNull();
     expect(setPalette(plan, colours.slice(1)).pots[0]!.follows).toBeNull();
     expect(setPaletteColour(plan, 'c1', { name: 'Uno' }).idea.colours[0]!.name).toBe('Uno');
     expect(setTechnique(plan, 'drops').idea.technique).toBe('drops');
-    expect(planFaults({ ...plan, idea: { technique: null, colours: [] } })[0]!.path).toBe('pots.0.follows');
+    expect(integrityProblems({ ...plan, idea: { technique: null, colours: [] } })[0]!.path).toBe(
+      'pots.0.follows',
+    );
   });
 
   it('a new formula keeps scrubs, and the carrier of what stays', () => {

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { dose, planWith, pot, scentOf, shelfItem } from '../../testing/plans.ts';
 import { grams, gramsPerKg } from '../../units/quantity.ts';
 import { batterOf } from '../lye.ts';
-import { planFaults } from '../faults.ts';
+import { integrityProblems } from '../integrity.ts';
 import { emptyMoulding, plainMould } from '../mould.ts';
 import { type Draw, newPot, type Plan } from '../plan.ts';
 import * as edit from './index.ts';
@@ -124,7 +124,7 @@ describe('draws', () => {
   it('from a pot that leaves go with it, so that no reference is left hanging', () => {
     const plan = edit.removePot(edit.addDraw(two, 'B', from('d', 'A')), 'A');
     expect(plan.pots.map((p) => p.draws.map((d) => d.from))).toEqual([[null]]);
-    expect(planFaults(plan)).toEqual([]);
+    expect(integrityProblems(plan)).toEqual([]);
   });
 
   it('a new pot is scented where the batch is', () => {
@@ -173,7 +173,7 @@ it('a kept base takes over oils, lye and liquid, and leaves the rest', () => {
   expect(next.base.scent).toEqual(plan.base.scent);
   expect(next.pots).toEqual(plan.pots);
   expect(held(next)).not.toContain('oil-lard');
-  expect(planFaults(next)).toEqual([]);
+  expect(integrityProblems(next)).toEqual([]);
   expect(batterOf(next).lye).toBeGreaterThan(0);
 });
 
@@ -204,7 +204,7 @@ it('no edit of a sound plan makes an unsound one', () => {
           ? next
           : p;
       }, start);
-      expect(planFaults(end)).toEqual([]);
+      expect(integrityProblems(end)).toEqual([]);
     }),
     { numRuns: 150 },
   );

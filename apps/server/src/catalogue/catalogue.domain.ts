@@ -1,0 +1,12 @@
+import { type Domain } from '../storage/domain.ts';
+import { MaterialEntity } from './material.entity.ts';
+import { MaterialDates1790000000003 } from './migrations/1790000000003-material-dates.ts';
+import { CatalogueModule } from './catalogue.module.ts';
+import { CatalogueService } from './catalogue.service.ts';
+
+export const catalogueDomain: Domain = {
+  module: CatalogueModule,
+  entities: [MaterialEntity],
+  migrations: [MaterialDates1790000000003],
+  content: [CatalogueService],
+};

@@ -1,0 +1,15 @@
+import { batchesDomain } from './batches/batches.domain.ts';
+import { catalogueDomain } from './catalogue/catalogue.domain.ts';
+import { palettesDomain } from './palettes/palettes.domain.ts';
+import { savedDomain } from './saved/saved.domain.ts';
+import { settingsDomain } from './settings/settings.domain.ts';
+import { type Domain } from './storage/domain.ts';
+
+/** Every part of the workspace that has tables, in the order in which a new one is filled. */
+export const domains: readonly Domain[] = [
+  settingsDomain,
+  catalogueDomain,
+  palettesDomain,
+  savedDomain,
+  batchesDomain,
+];

@@ -1,0 +1,62 @@
+import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { gunzipSync } from 'node:zlib';
+import { type BatchDocument, type BatchPage, type MaterialWire, routes } from '@kleur/contract';
+import { PLAN_SCHEMA } from '@kleur/core';
+import { startApp, type TestApp } from '../../test/app.ts';
+import { DATA_FILE } from './data-folder.ts';
+
+/** Data files as earlier versions left them, one a schema. */
+const FIXTURES = join(__dirname, '..', '..', 'test', 'fixtures');
+const names = readdirSync(FIXTURES).filter((n) => n.endsWith('.sqlite.gz'));
+
+let folder: string;
+let t: TestApp;
+const open = async (name: string): Promise<void> => {
+  folder = mkdtempSync(join(tmpdir(), 'kleur-old-'));
+  writeFileSync(join(folder, DATA_FILE), gunzipSync(readFileSync(join(FIXTURES, name))));
+  t = await startApp('empty', folder);
+};
+afterEach(async () => {
+  await t.close();
+  rmSync(folder, { recursive: true, force: true });
+});
+
+it.each(names)('%s opens with every batch, which can be saved again', async (name) => {
+  await open(name);
+  const { items, total } = (await t.api.get(routes.batches).expect(200)).body as BatchPage;
+  expect(total).toBe(items.length);
+  expect(total).toBeGreaterThan(0);
+  for (const { id } of items) {
+    const batch = (await t.api.get(routes.batch(id)).expect(200)).body as BatchDocument;
+    expect(batch.plan.schema).toBe(PLAN_SCHEMA);
+    const { name: called, state, madeOn, plan, version } = batch;
+    const saved = await t.api.put(routes.batch(id)).send({ name: called, state, madeOn, plan, version });
+    expect(saved.body).toMatchObject({ version: version + 1, plan });
+  }
+});
+
+it('workspace-2026-11 keeps what its maker changed', async () => {
+  await open('workspace-2026-11.sqlite.gz');
+  const { items } = (await t.api.get(routes.batches)).body as BatchPage;
+  expect(items.map((b) => b.name).sort()).toEqual([
+    'Canyon strata',
+    'Harbour at dusk',
+    'Kingfisher, second thought',
+    'Slate and saffron',
+    'Tiled courtyard',
+    'Undated of my own',
+    'Verdigris roofs',
+  ]);
+  expect(items.find((b) => b.name === 'Kingfisher, second thought')!.version).toBe(2);
+  const settings = (await t.api.get(routes.settings)).body;
+  expect(settings).toMatchObject({ studio: 'Bench by the window', version: 2 });
+  const olive = (await t.api.get(routes.material('oil-olive'))).body as MaterialWire;
+  expect(olive).toMatchObject({ version: 2, oil: { sapKoh: 191 } });
+  const moulds = (await t.api.get(routes.moulds)).body as { id: string; name: string; version: number }[];
+  // The one that was deleted before stays away.
+  expect(moulds.map((m) => m.name)).toEqual(['Drain pipe', 'Long loaf', 'Pebble tray', 'Tall loaf']);
+  expect((await t.api.get(routes.recipes)).body.length).toBeGreaterThan(0);
+  expect((await t.api.get(routes.palettes)).body).toHaveLength(2);
+});

@@ -1,0 +1,326 @@
+import {
+  ADDITIVE_MOMENTS,
+  type AdditiveMoment,
+  type BarCut,
+  CARRIER_SOURCES,
+  type CarrierSource,
+  type Draw,
+  type Embed,
+  EMBED_BASES,
+  EMBED_SHAPES,
+  type EmbedBase,
+  type EmbedShape,
+  type Finish,
+  FINISHES,
+  type Grams,
+  type GramsPerKg,
+  HEATS,
+  type LabD65,
+  LIQUID_KINDS,
+  LIQUID_WAYS,
+  type LiquidKind,
+  type LiquidWay,
+  type LyeChoice,
+  type Mould,
+  MOULD_SHAPES,
+  type Moulding,
+  type MouldShape,
+  PLAN_LIMITS,
+  PLAN_SCHEMA,
+  type Plan,
+  POT_PLACES,
+  type PotPlace,
+  type PowderLine,
+  SCENT_MOMENTS,
+  type ScentMoment,
+  SHARE_WAYS,
+  type ShareWay,
+  TAKEN,
+  type Taken,
+  USES,
+  type Work,
+} from '@kleur/core';
+import {
+  BATCH_STATES,
+  type BatchDocument,
+  type BatchPage,
+  type BatchState,
+  type BatchSummary,
+  type BatchWrite,
+  type FaceStripe,
+  PAGE_LIMITS,
+} from './batches.ts';
+import {
+  Flag,
+  Int,
+  Many,
+  Moment,
+  Num,
+  NumberList,
+  Numbers,
+  One,
+  OneOf,
+  Pattern,
+  SomeOf,
+  Text,
+  Version,
+} from '../fields.dto.ts';
+import { CarrierDto, MaterialCopyDto } from '../catalogue/materials.dto.ts';
+
+const ID = 80;
+const DAY = /^\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/;
+const L = PLAN_LIMITS;
+
+interface Span {
+  readonly min: number;
+  readonly max: number;
+}
+const Id = (): PropertyDecorator => Text(ID, { min: 1 });
+const Within = ({ min, max }: Span, description?: string): PropertyDecorator =>
+  Num(min, max, { description });
+
+class OilRowDto {
+  @Id() id!: string;
+  @Id() materialId!: string;
+  @Within(L.percent, '% of the oils') percent!: number;
+}
+
+export class LyeChoiceDto implements LyeChoice {
+  @Within(L.share, '% of the saponification, by moles') kohShare!: number;
+  @Within(L.purity, '%') naohPurity!: number;
+  @Within(L.purity, '%') kohPurity!: number;
+}
+
+class LiquidPartDto {
+  @Id() id!: string;
+  @Text(L.name, { min: 1 }) name!: string;
+  @OneOf(LIQUID_KINDS) kind!: LiquidKind;
+  @Within(L.share, '% of the liquid') percent!: number;
+}
+
+export class LiquidChoiceDto {
+  @OneOf(LIQUID_WAYS) by!: LiquidWay;
+  @Within(L.liquid, '% lye in the solution, liquid to lye, or % of oils') value!: number;
+  @Many(() => LiquidPartDto, L.liquidParts) parts!: LiquidPartDto[];
+  @Within(L.mass, 'Kept out of the lye, g') heldBack!: Grams;
+}
+
+class ScentPartDto {
+  @Id() id!: string;
+  @Id() materialId!: string;
+  @Within(L.parts) parts!: number;
+}
+
+class ScentChoiceDto {
+  @Many(() => ScentPartDto, L.scentParts, { min: 1 }) parts!: ScentPartDto[];
+  @Within(L.dose, 'Of the blend, g/kg oils in the scented pots') dose!: GramsPerKg;
+  @OneOf(SCENT_MOMENTS) when!: ScentMoment;
+  @Within(L.stabiliser, 'g per g of scent') stabiliser!: number;
+}
+
+class AdditiveRowDto {
+  @Id() id!: string;
+  @Id() materialId!: string;
+  @Within(L.dose, 'g/kg oils') dose!: GramsPerKg;
+  @OneOf(ADDITIVE_MOMENTS) moment!: AdditiveMoment;
+}
+
+class BaseDto {
+  @Many(() => OilRowDto, L.oils) oils!: OilRowDto[];
+  @Within(L.totalOils, 'g') totalOils!: Grams;
+  @Within(L.superfat, '%') superfat!: number;
+  @One(() => LyeChoiceDto) lye!: LyeChoiceDto;
+  @One(() => LiquidChoiceDto) liquid!: LiquidChoiceDto;
+  @Within(L.temperature, '°C') temperature!: number;
+  @One(() => ScentChoiceDto, { nullable: true }) scent!: ScentChoiceDto | null;
+  @Many(() => AdditiveRowDto, L.additives) additives!: AdditiveRowDto[];
+}
+
+export class MouldDto implements Mould {
+  @Text(L.name, { min: 1 }) name!: string;
+  @OneOf(MOULD_SHAPES) shape!: MouldShape;
+  @Within(L.millimetres, 'mm') length!: number;
+  @Within(L.millimetres, 'mm') width!: number;
+  @Within(L.millimetres, 'Filled to, mm') height!: number;
+  @Within(L.millimetres, 'mm') diameter!: number;
+  @Within(L.mass, 'ml') cavityVolume!: number;
+  @Int(0, L.count.max) cavities!: number;
+  @NumberList(L.sections, 0, L.millimetres.max, { description: 'Between dividers, mm' }) sections!: number[];
+  @Within(L.millimetres, 'mm') dividerThickness!: number;
+}
+
+class MouldRowDto {
+  @Id() id!: string;
+  @Int(L.count.min, L.count.max) count!: number;
+  @One(() => MouldDto) mould!: MouldDto;
+}
+
+class BarCutDto implements BarCut {
+  @OneOf(['thickness', 'count']) by!: BarCut['by'];
+  @Within(L.millimetres, 'mm') thickness!: number;
+  @Int(L.count.min, L.count.max) count!: number;
+  @Within(L.millimetres, 'mm') kerf!: number;
+  @Within(L.millimetres, 'mm') end!: number;
+  @Int(L.count.min, L.count.max) columns!: number;
+}
+
+class MouldingDto implements Moulding {
+  @Many(() => MouldRowDto, L.moulds) moulds!: MouldRowDto[];
+  @Within(L.mass, 'For the top, g') reserve!: Grams;
+  @Within(L.mass, 'g') lossPerJug!: Grams;
+  @Num(L.density.min, L.density.max, { nullable: true, description: 'g/ml' }) density!: number | null;
+  @One(() => BarCutDto) bars!: BarCutDto;
+}
+
+class DoseRowDto {
+  @Id() id!: string;
+  @Id() materialId!: string;
+  @Within(L.dose, 'g/kg oils of the pot') dose!: GramsPerKg;
+  @One(() => CarrierDto, { nullable: true }) carrier!: CarrierDto | null;
+  @OneOf(CARRIER_SOURCES) source!: CarrierSource;
+}
+
+class DrawDto implements Draw {
+  @Id() id!: string;
+  @Text(ID, { min: 1, nullable: true, description: 'A pot, or null for the base batter' }) from!:
+    string | null;
+  @OneOf(SHARE_WAYS) by!: ShareWay;
+  @Within(L.draw, 'Parts, %, g, ml, mm, or a section from 1') value!: number;
+  @Within(L.millimetres, 'Other height of a slanted layer, mm') second!: number;
+}
+
+class PotDto {
+  @Id() id!: string;
+  @Text(L.name, { min: 1 }) name!: string;
+  @Many(() => DrawDto, L.drawsPerPot) draws!: DrawDto[];
+  @OneOf(TAKEN) taken!: Taken;
+  @Flag() scented!: boolean;
+  @OneOf(POT_PLACES) place!: PotPlace;
+  @Within(L.mass, 'Kept back for the top, g') reserve!: Grams;
+  @Flag() ownLye!: boolean;
+  @Many(() => OilRowDto, L.oils) ownOils!: OilRowDto[];
+  @Within(L.hours, 'Hours before the last pour') hoursBefore!: number;
+  @Text(ID, { min: 1, nullable: true, description: 'Palette colour that the formula follows' })
+  follows!: string | null;
+  @Many(() => DoseRowDto, L.dosesPerPot) doses!: DoseRowDto[];
+}
+
+class EmbedDoseDto {
+  @Id() id!: string;
+  @Id() materialId!: string;
+  @Within(L.dose, 'g/kg of its own soap') dose!: GramsPerKg;
+}
+
+class EmbedDto implements Embed {
+  @Id() id!: string;
+  @Text(L.name, { min: 1 }) name!: string;
+  @OneOf(EMBED_BASES) base!: EmbedBase;
+  @OneOf(EMBED_SHAPES) shape!: EmbedShape;
+  @Within(L.millimetres, 'mm') width!: number;
+  @Within(L.millimetres, 'mm') height!: number;
+  @Within(L.millimetres, 'mm') length!: number;
+  @Int(L.count.min, L.count.max) perBar!: number;
+  @Flag() onTop!: boolean;
+  @Many(() => EmbedDoseDto, L.dosesPerPot) doses!: EmbedDoseDto[];
+}
+
+class PowderLineDto implements PowderLine {
+  @Id() id!: string;
+  @Id() materialId!: string;
+  @Within(L.gramsPerDm2, 'g/dm²') gramsPerDm2!: number;
+  @Int(L.count.min, L.count.max) count!: number;
+}
+
+class StockDto {
+  @Within(L.powderPercent, 'Powder in the bottle, % by weight') powderPercent!: number;
+  @Within(L.gramsPerDrop, 'g') gramsPerDrop!: number;
+}
+
+class SharedDispersionDto {
+  @Id() materialId!: string;
+  @One(() => StockDto, { nullable: true }) stock!: StockDto | null;
+}
+
+class WorkDto implements Work {
+  @Text(ID, { nullable: true }) fallback!: string | null;
+  @OneOf(HEATS) heat!: Work['heat'];
+  @SomeOf(FINISHES) finish!: Finish[];
+  @OneOf(USES) use!: Work['use'];
+  @Flag() permanentLine!: boolean;
+  @Within(L.blendSeconds, 'After emulsion, s') blendSeconds!: number;
+  @Text(ID, { nullable: true }) carrierOil!: string | null;
+  @Flag() equalise!: boolean;
+  @Many(() => SharedDispersionDto, L.materials) dispersions!: SharedDispersionDto[];
+}
+
+export class PaletteColourDto {
+  @Text(ID, { min: 1 }) id!: string;
+  @Text(L.name, { min: 1 }) name!: string;
+  @Numbers(3, -200, 200, { description: 'CIELAB D65' }) lab!: LabD65;
+}
+
+export class IdeaDto {
+  @Text(ID, { nullable: true }) technique!: string | null;
+  @Many(() => PaletteColourDto, L.palette) colours!: PaletteColourDto[];
+}
+
+export class PlanDto implements Plan {
+  @OneOf([PLAN_SCHEMA]) schema!: typeof PLAN_SCHEMA;
+  @One(() => IdeaDto) idea!: IdeaDto;
+  @One(() => BaseDto) base!: BaseDto;
+  @One(() => MouldingDto) moulding!: MouldingDto;
+  @Many(() => PotDto, L.pots) pots!: PotDto[];
+  @Many(() => EmbedDto, L.embeds) embeds!: EmbedDto[];
+  @Many(() => PowderLineDto, L.lines) lines!: PowderLineDto[];
+  @One(() => WorkDto) work!: WorkDto;
+  @Many(() => MaterialCopyDto, L.materials) materials!: MaterialCopyDto[];
+}
+
+export class BatchWriteDto implements BatchWrite {
+  @Text(L.name, { min: 1 }) name!: string;
+  @OneOf(BATCH_STATES) state!: BatchState;
+  @Pattern(DAY, '2026-03-09', { nullable: true }) madeOn!: string | null;
+  @One(() => PlanDto) plan!: PlanDto;
+}
+
+export class BatchUpdateDto extends BatchWriteDto {
+  @Version() version!: number;
+}
+
+export class BatchQueryDto {
+  @Int(1, PAGE_LIMITS.maxPage, { optional: true }) page?: number;
+  @Int(1, PAGE_LIMITS.maxSize, { optional: true }) pageSize?: number;
+  @Text(PAGE_LIMITS.query, { optional: true, description: 'Part of the name' }) q?: string;
+  @OneOf(BATCH_STATES, { optional: true }) state?: BatchState;
+}
+
+export class BatchDocumentDto extends BatchWriteDto implements BatchDocument {
+  @Id() id!: string;
+  @Version() version!: number;
+  @Moment() createdAt!: string;
+  @Moment() updatedAt!: string;
+}
+
+class FaceStripeDto implements FaceStripe {
+  @Text(L.name) name!: string;
+  @Text(7, { description: 'Predicted at cure' }) hex!: string;
+  @Num(0, 1, { description: 'Of the batter' }) share!: number;
+}
+
+export class BatchSummaryDto implements BatchSummary {
+  @Id() id!: string;
+  @Text(L.name) name!: string;
+  @OneOf(BATCH_STATES) state!: BatchState;
+  @Pattern(DAY, '2026-03-09', { nullable: true }) madeOn!: string | null;
+  @Within(L.totalOils, 'g') totalOils!: number;
+  @Many(() => FaceStripeDto, L.pots) face!: FaceStripeDto[];
+  @Version() version!: number;
+  @Moment() updatedAt!: string;
+}
+
+export class BatchPageDto implements BatchPage {
+  @Many(() => BatchSummaryDto, PAGE_LIMITS.maxSize) items!: BatchSummaryDto[];
+  @Int(0, Number.MAX_SAFE_INTEGER) total!: number;
+  @Int(1, PAGE_LIMITS.maxPage) page!: number;
+  @Int(1, PAGE_LIMITS.maxSize) pageSize!: number;
+}

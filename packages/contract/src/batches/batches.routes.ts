@@ -1,0 +1,6 @@
+export const batchRoutes = {
+  batches: '/api/batches',
+  batch: (id: string) => `/api/batches/${encodeURIComponent(id)}`,
+  batchCopy: (id: string) => `/api/batches/${encodeURIComponent(id)}/copy`,
+  batchRestore: (id: string) => `/api/batches/${encodeURIComponent(id)}/restore`,
+} as const;

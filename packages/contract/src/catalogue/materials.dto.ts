@@ -1,0 +1,142 @@
+import {
+  CARRIER_MEDIA,
+  type CarrierMedium,
+  type Caution,
+  CAUTIONS,
+  type Claim,
+  CLAIMS,
+  FATTY_ACIDS,
+  LIMIT_BASES,
+  type LimitBasis,
+  MATERIAL_KINDS,
+  type MaterialKind,
+  type OilFacts,
+  PLAN_LIMITS,
+  type ScentFacts,
+  type Shimmer,
+} from '@kleur/core';
+import { type MaterialWire, type MaterialWrite } from './materials.ts';
+import {
+  Bands,
+  Flag,
+  Many,
+  Num,
+  Numbers,
+  One,
+  OneOf,
+  Pattern,
+  SomeOf,
+  Text,
+  Version,
+} from '../fields.dto.ts';
+
+const K_MAX = 10_000;
+const HEX = /^#[0-9a-fA-F]{6}$/;
+
+export class WindowDto {
+  @Num(0, 1000, { nullable: true, description: 'Just seen, g/kg oils' }) faint!: number | null;
+  @Num(0.001, 1000, { description: 'A clear mid colour, g/kg oils' }) typical!: number;
+  @Num(0.001, 1000, { description: 'Trouble beyond, g/kg oils' }) ceiling!: number;
+}
+
+export class CarrierDto {
+  @OneOf(CARRIER_MEDIA) medium!: CarrierMedium;
+  @Num(PLAN_LIMITS.carrierRatio.min, PLAN_LIMITS.carrierRatio.max, {
+    description: 'Parts of liquid to one of powder, by weight',
+  })
+  ratio!: number;
+}
+
+class FreshDto {
+  @Bands(K_MAX) k!: number[];
+  @Num(0.01, 10_000, { description: 'Hours' }) halfLife!: number;
+}
+
+class FadingDto {
+  @Num(0, 1) remains!: number;
+  @Num(0.01, 100_000) darkDays!: number;
+  @Num(0.01, 100_000) lightDays!: number;
+}
+
+class EmissionDto {
+  @Num(380, 730) peak!: number;
+  @Num(1, 200) width!: number;
+  @Num(0, 0.6) efficiency!: number;
+}
+
+class SpecksDto {
+  @Num(0, 1) areaPerDose!: number;
+  @Bands(1) reflectance!: number[];
+}
+
+export class OpticsDto {
+  @Bands(K_MAX) k!: number[];
+  @Bands(K_MAX, { nullable: true }) kUngelled!: number[] | null;
+  @Bands(K_MAX) s!: number[];
+  @Num(0.001, 100_000, { nullable: true }) saturation!: number | null;
+  @One(() => FreshDto, { nullable: true }) fresh!: FreshDto | null;
+  @One(() => FreshDto, { nullable: true }) becomes!: FreshDto | null;
+  @One(() => FadingDto, { nullable: true }) fading!: FadingDto | null;
+  @One(() => EmissionDto, { nullable: true }) emission!: EmissionDto | null;
+  @One(() => SpecksDto, { nullable: true }) specks!: SpecksDto | null;
+  @OneOf(['none', 'satin', 'sparkle']) shimmer!: Shimmer;
+}
+
+class OilFactsDto {
+  @Num(1, 400, { nullable: true, description: 'mg KOH per g' }) sapKoh!: number | null;
+  @Num(0, 30, { description: 'How far sources differ on it, ± %' }) sapSpread!: number;
+  @Numbers(FATTY_ACIDS.length, 0, 100, { nullable: true, description: `% of ${FATTY_ACIDS.join(', ')}` })
+  fatty!: number[] | null;
+  @Num(0, 100, { nullable: true, description: '%' }) saturated!: number | null;
+  @OneOf(['slow', 'mid', 'fast']) pace!: OilFacts['pace'];
+  @Num(0, 10) carotenoid!: number;
+  @Num(0, 10) chlorophyll!: number;
+  @Num(0, 10) brown!: number;
+}
+
+class ScentFactsDto {
+  @Num(0, 200, { description: 'Most that may be used, g per kg of what the basis names' }) limit!: number;
+  @OneOf(LIMIT_BASES) limitBasis!: LimitBasis;
+  @Num(0, 1, { description: 'Vanillin, fraction' }) vanillin!: number;
+  @OneOf(['none', 'slight', 'moderate', 'strong']) tan!: ScentFacts['tan'];
+  @OneOf(['slows', 'none', 'slight', 'moderate', 'strong', 'seizes']) pace!: ScentFacts['pace'];
+}
+
+export class MaterialWriteDto implements MaterialWrite {
+  @OneOf(MATERIAL_KINDS) kind!: MaterialKind;
+  @Text(PLAN_LIMITS.name, { min: 1 }) name!: string;
+  @Text(80) colourIndex!: string;
+  @Pattern(HEX, '#4a63b0', { nullable: true, description: 'At the typical dose, gelled and cured' })
+  colour!: string | null;
+  @One(() => WindowDto, { nullable: true }) window!: WindowDto | null;
+  @Many(() => CarrierDto, 8) carriers!: CarrierDto[];
+  @Num(0.01, 5, { nullable: true, description: 'g/ml, loose' }) bulkDensity!: number | null;
+  @Num(0.05, 2) pace!: number;
+  @SomeOf(CAUTIONS) cautions!: Caution[];
+  @SomeOf(CLAIMS) claims!: Claim[];
+  @Text(400) behaviour!: string;
+  @Text(200) source!: string;
+  @Num(0, 10_000, { nullable: true, description: 'Price per gram' }) pricePerGram!: number | null;
+  @Flag() inStock!: boolean;
+  @Num(0, 1_000_000, { nullable: true, description: 'On the shelf, g' }) stock!: number | null;
+  @Text(60) lot!: string;
+  @Flag({ description: 'A bar of this lot has been read' }) lotTested!: boolean;
+  @Num(0, 2, { description: 'Sodium hydroxide that a gram takes up, g' }) lyeDemand!: number;
+  @One(() => OilFactsDto, { nullable: true }) oil!: OilFactsDto | null;
+  @One(() => ScentFactsDto, { nullable: true }) scent!: ScentFactsDto | null;
+}
+
+export class MaterialUpdateDto extends MaterialWriteDto {
+  @Version() version!: number;
+}
+
+/** A material as a plan keeps it. */
+export class MaterialCopyDto extends MaterialWriteDto {
+  @Text(80, { min: 1 }) id!: string;
+  @One(() => OpticsDto, { nullable: true }) optics!: OpticsDto | null;
+}
+
+export class MaterialWireDto extends MaterialCopyDto implements MaterialWire {
+  @Flag({ description: 'Part of the starting shelf' }) builtIn!: boolean;
+  @Version() version!: number;
+}

@@ -1,0 +1,80 @@
+import { PLAN_LIMITS } from '@kleur/core';
+import {
+  type PotPrediction,
+  type PredictRequest,
+  type PredictResponse,
+  type StagePrediction,
+} from './colour.ts';
+import { Bands, Flag, Many, Num, Numbers, One, Text } from '../fields.dto.ts';
+
+const MAX_HOURS = 24 * 3660;
+
+export class OilShareDto {
+  @Text(80, { min: 1 }) materialId!: string;
+  @Num(0, 1_000_000) share!: number;
+}
+
+export class DoseDto {
+  @Text(80, { min: 1 }) materialId!: string;
+  @Num(PLAN_LIMITS.dose.min, PLAN_LIMITS.dose.max, { description: 'g/kg oils' }) dose!: number;
+}
+
+class PredictPotDto {
+  @Text(80) name!: string;
+  @Flag({ optional: true }) scented?: boolean;
+  @Many(() => DoseDto, PLAN_LIMITS.dosesPerPot) doses!: DoseDto[];
+}
+
+export class StageDto {
+  @Num(0, MAX_HOURS, { description: 'Hours since the pour; 1008 is six weeks' }) hours!: number;
+  @Num(0, 1, { description: '0 none, 1 full gel' }) gel!: number;
+  @Flag({ optional: true, description: 'Cured in light' }) light?: boolean;
+}
+
+export class PredictRequestDto implements PredictRequest {
+  @Many(() => OilShareDto, PLAN_LIMITS.oils, { description: 'Empty for the near-white reference base' })
+  oils!: OilShareDto[];
+  @One(() => DoseDto, { nullable: true, optional: true }) scent?: DoseDto | null;
+  @Many(() => PredictPotDto, PLAN_LIMITS.pots, { min: 1 }) pots!: PredictPotDto[];
+  @Many(() => StageDto, 24, { min: 1 }) stages!: StageDto[];
+}
+
+class StagePredictionDto extends StageDto implements StagePrediction {
+  @Bands(1.5, { description: '380–730 nm in 10 nm steps, gloss excluded' }) reflectance!: number[];
+  @Numbers(3, -200, 200, { description: 'CIELAB D65, 2° observer' }) lab!: number[];
+  @Text(7) hex!: string;
+  @Flag() inGamut!: boolean;
+}
+
+class PotPredictionDto implements PotPrediction {
+  @Text(80) name!: string;
+  @Many(() => StagePredictionDto, 24) stages!: StagePredictionDto[];
+}
+
+export class PredictResponseDto implements PredictResponse {
+  @Many(() => PotPredictionDto, PLAN_LIMITS.pots) pots!: PotPredictionDto[];
+}
+
+/** A green from blue and yellow on an olive base, seen fresh and cured. */
+export const predictExample: PredictRequest = {
+  oils: [
+    { materialId: 'oil-olive', share: 40 },
+    { materialId: 'oil-coconut', share: 30 },
+    { materialId: 'oil-lard', share: 25 },
+    { materialId: 'oil-castor', share: 5 },
+  ],
+  pots: [
+    {
+      name: 'Green',
+      doses: [
+        { materialId: 'ultramarine-blue', dose: 3 },
+        { materialId: 'yellow-iron-oxide', dose: 1.5 },
+      ],
+    },
+  ],
+  stages: [
+    { hours: 0, gel: 0 },
+    { hours: 1008, gel: 0 },
+    { hours: 1008, gel: 1 },
+  ],
+};

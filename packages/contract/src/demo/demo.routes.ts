@@ -1,0 +1,3 @@
+export const demoRoutes = {
+  demoReset: '/api/demo/reset',
+} as const;

@@ -1,0 +1,24 @@
+/** Classes that check what comes in and describe what goes out. For the server alone. */
+export {
+  BatchDocumentDto,
+  BatchPageDto,
+  BatchQueryDto,
+  BatchSummaryDto,
+  BatchUpdateDto,
+  BatchWriteDto,
+  MouldDto,
+} from './batches/batches.dto.ts';
+export { MaterialUpdateDto, MaterialWireDto, MaterialWriteDto } from './catalogue/materials.dto.ts';
+export { predictExample, PredictRequestDto, PredictResponseDto } from './colour/colour.dto.ts';
+export { matchExample, MatchRequestDto, MatchResultDto } from './colour/match.dto.ts';
+export { DemoResetDto } from './demo/demo.dto.ts';
+export { PaletteUpdateDto, PaletteWireDto, PaletteWriteDto } from './palettes/palettes.dto.ts';
+export { HealthDto, ProblemDto } from './problems.dto.ts';
+export {
+  MouldUpdateDto,
+  MouldWireDto,
+  RecipeDto,
+  RecipeUpdateDto,
+  RecipeWireDto,
+} from './saved/saved.dto.ts';
+export { SettingsUpdateDto } from './settings/settings.dto.ts';

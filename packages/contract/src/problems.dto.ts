@@ -1,0 +1,20 @@
+import { OneOf, Many, Text } from './fields.dto.ts';
+import { type Problem, PROBLEM_CODES, type ProblemCode, type ProblemField } from './problems.ts';
+
+class ProblemFieldDto implements ProblemField {
+  @Text(200, { description: 'Path into the request body' }) path!: string;
+  @Text(400) message!: string;
+}
+
+/** What every refusal answers. */
+export class ProblemDto implements Problem {
+  @OneOf(PROBLEM_CODES) code!: ProblemCode;
+  @Text(400, { description: 'One plain sentence' }) message!: string;
+  @Many(() => ProblemFieldDto, 50) fields!: ProblemFieldDto[];
+  @Text(80, { optional: true, description: 'For `internal`: the id under which the server logged it' })
+  id?: string;
+}
+
+export class HealthDto {
+  @OneOf(['ok']) status!: 'ok';
+}

@@ -1,0 +1,3 @@
+export const settingsRoutes = {
+  settings: '/api/settings',
+} as const;
