@@ -6,6 +6,32 @@ const WEB = '^apps/web/';
 /** What every domain of the server may use. */
 const SERVER_FLOORS = `${SERVER}src/(storage|problems|demo/data)/`;
 
+/** Floors of core from the ground up: a folder imports from floors below its own, or from itself. */
+const CORE_FLOORS = [
+  ['units', 'numerics'],
+  ['colour'],
+  ['pigment', 'formats'],
+  ['material'],
+  ['plan'],
+  ['balance'],
+  ['match'],
+  ['palette'],
+  ['work'],
+  ['checks', 'why'],
+];
+const folders = (names) => `${CORE}src/(${names.join('|')})/`;
+const coreFloors = CORE_FLOORS.flatMap((floor, level) =>
+  floor.map((folder) => ({
+    name: `core-floor-of-${folder}`,
+    severity: 'error',
+    from: { path: folders([folder]) },
+    to: {
+      path: `${CORE}src/`,
+      pathNot: folders([folder, ...CORE_FLOORS.slice(0, level).flat()]),
+    },
+  })),
+);
+
 module.exports = {
   forbidden: [
     {
@@ -13,6 +39,14 @@ module.exports = {
       severity: 'error',
       from: {},
       to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } },
+    },
+    ...coreFloors,
+    {
+      name: 'core-folder-has-a-floor',
+      comment: 'A new folder of core is put on a floor above.',
+      severity: 'error',
+      from: { path: `${CORE}src/`, pathNot: folders([...CORE_FLOORS.flat(), 'testing']) },
+      to: {},
     },
     {
       name: 'core-imports-nothing-of-ours',

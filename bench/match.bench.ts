@@ -1,16 +1,14 @@
+import { type LabD65 } from '@kleur/core/colour';
 import {
   anything,
   type Candidate,
   candidatesOf,
-  createMixer,
-  cured,
-  type LabD65,
   matchColour,
   type MatchProblem,
-  referenceCanvas,
-  startingShelf,
   TOTAL_CEILING,
-} from '@kleur/core';
+} from '@kleur/core/match';
+import { startingShelf } from '@kleur/core/material/catalogue';
+import { createMixer, cured, referenceCanvas } from '@kleur/core/pigment';
 import { exhaustiveBest } from '../packages/core/dist/testing/exhaustiveMatch.js';
 import { report, seeded } from './report.ts';
 

@@ -1,13 +1,13 @@
+import { checkPlan } from '@kleur/core/checks';
+import { startingShelf } from '@kleur/core/material/catalogue';
+import { TECHNIQUES } from '@kleur/core/palette';
 import {
   addAdditive,
   addDose,
   addDraw,
   addOil,
   addPot,
-  checkPlan,
   emptyPlan,
-  grams,
-  gramsPerKg,
   type Plan,
   plainMould,
   setDose,
@@ -15,9 +15,8 @@ import {
   setPot,
   setScent,
   setTechnique,
-  startingShelf,
-  TECHNIQUES,
-} from '@kleur/core';
+} from '@kleur/core/plan';
+import { grams, gramsPerKg } from '@kleur/core/units';
 import { defaultSettings } from '@kleur/contract';
 import { medianMs, report } from './report.ts';
 

@@ -1,4 +1,5 @@
-import { createMixer, cured, referenceCanvas, startingShelf } from '@kleur/core';
+import { startingShelf } from '@kleur/core/material/catalogue';
+import { createMixer, cured, referenceCanvas } from '@kleur/core/pigment';
 import { slowLab } from '../packages/core/dist/testing/slowMixer.js';
 import { report, seeded } from './report.ts';
 

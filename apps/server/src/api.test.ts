@@ -7,7 +7,7 @@ import {
   routes,
 } from '@kleur/contract';
 import { matchExample, predictExample } from '@kleur/contract/dto';
-import { PLAN_SCHEMA, upgradePlan } from '@kleur/core';
+import { PLAN_SCHEMA, upgradePlan } from '@kleur/core/plan';
 import { DataSource } from 'typeorm';
 import { startApp, type TestApp } from '../test/app.ts';
 

@@ -1,4 +1,4 @@
-import { BAND_COUNT } from '@kleur/core';
+import { BAND_COUNT } from '@kleur/core/colour';
 import { ApiProperty } from '@nestjs/swagger';
 import { Type } from 'class-transformer';
 import {

@@ -1,5 +1,5 @@
 import { type BatchState, type FaceStripe } from '@kleur/contract';
-import { type Plan } from '@kleur/core';
+import { type Plan } from '@kleur/core/plan';
 import { Column, Entity, Index } from 'typeorm';
 import { DocumentEntity } from '../storage/document.entity.ts';
 

@@ -6,7 +6,7 @@ import {
   type BatchWrite,
   PAGE_LIMITS,
 } from '@kleur/contract';
-import { PLAN_LIMITS, integrityProblems, upgradePlan } from '@kleur/core';
+import { PLAN_LIMITS, integrityProblems, upgradePlan } from '@kleur/core/plan';
 import { type EntityManager, type FindOptionsWhere, Raw } from 'typeorm';
 import { demoBatches, demoWrite } from '../demo/data/demo-batches.ts';
 import { ProblemError } from '../problems/problem.ts';

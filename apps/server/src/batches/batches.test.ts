@@ -1,5 +1,5 @@
 import { type BatchDocument, type BatchPage, routes } from '@kleur/contract';
-import { emptyPlan } from '@kleur/core';
+import { emptyPlan } from '@kleur/core/plan';
 import { startApp, type TestApp } from '../../test/app.ts';
 
 let t: TestApp;

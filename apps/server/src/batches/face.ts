@@ -1,5 +1,7 @@
 import { type FaceStripe } from '@kleur/contract';
-import { bareComposition, cured, flowOf, type Plan, potComposition, predictColour } from '@kleur/core';
+import { bareComposition, flowOf, potComposition } from '@kleur/core/balance';
+import { cured, predictColour } from '@kleur/core/pigment';
+import { type Plan } from '@kleur/core/plan';
 
 /** The bar's colours at cure, ungelled, for the list: pots with a share, or the bare base. */
 export function faceOf(plan: Plan): FaceStripe[] {

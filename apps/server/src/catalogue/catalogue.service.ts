@@ -1,7 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import { Injectable } from '@nestjs/common';
 import { type MaterialWire, type MaterialWrite } from '@kleur/contract';
-import { defaultOptics, type Material, startingShelf, upgradeMaterial } from '@kleur/core';
+import { defaultOptics, type Material, upgradeMaterial } from '@kleur/core/material';
+import { startingShelf } from '@kleur/core/material/catalogue';
 import { type EntityManager } from 'typeorm';
 import { demoStock } from '../demo/data/demo-shelf.ts';
 import { ProblemError } from '../problems/problem.ts';

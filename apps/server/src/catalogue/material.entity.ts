@@ -1,4 +1,4 @@
-import { type Material } from '@kleur/core';
+import { type Material } from '@kleur/core/material';
 import { Column, Entity } from 'typeorm';
 import { DocumentEntity } from '../storage/document.entity.ts';
 

@@ -8,7 +8,7 @@ import {
   PredictResponseDto,
 } from '@kleur/contract/dto';
 import { ApiBody, ApiOkResponse, ApiOperation } from '@nestjs/swagger';
-import { type MatchResult } from '@kleur/core';
+import { type MatchResult } from '@kleur/core/match';
 import { Resource } from '../problems/resource.ts';
 import { ColourService } from './colour.service.ts';
 import { MatchService } from './match.service.ts';

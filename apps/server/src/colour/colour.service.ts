@@ -1,12 +1,7 @@
 import { Injectable } from '@nestjs/common';
 import { type PredictRequest, type PredictResponse } from '@kleur/contract';
-import {
-  canvasOfOils,
-  type Composition,
-  predictColour,
-  predictReflectance,
-  scentBrowning,
-} from '@kleur/core';
+import { canvasOfOils, scentBrowning } from '@kleur/core/material';
+import { type Composition, predictColour, predictReflectance } from '@kleur/core/pigment';
 import { CatalogueService } from '../catalogue/catalogue.service.ts';
 
 const rounded = (v: number, digits: number): number => Number(v.toFixed(digits));

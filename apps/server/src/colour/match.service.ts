@@ -1,19 +1,11 @@
 import { Injectable } from '@nestjs/common';
 import { type MatchRequest, type MatchTarget } from '@kleur/contract';
-import {
-  candidatesOf,
-  canvasOfOils,
-  grams,
-  labD65FromHex,
-  type LabD65,
-  matchColour,
-  type MatchResult,
-  potComposition,
-  predictColour,
-  scentBrowning,
-  type Stage,
-  TOTAL_CEILING,
-} from '@kleur/core';
+import { potComposition } from '@kleur/core/balance';
+import { labD65FromHex, type LabD65 } from '@kleur/core/colour';
+import { candidatesOf, matchColour, type MatchResult, TOTAL_CEILING } from '@kleur/core/match';
+import { canvasOfOils, scentBrowning } from '@kleur/core/material';
+import { predictColour, type Stage } from '@kleur/core/pigment';
+import { grams } from '@kleur/core/units';
 import { BatchesService } from '../batches/batches.service.ts';
 import { CatalogueService } from '../catalogue/catalogue.service.ts';
 import { PalettesService } from '../palettes/palettes.service.ts';

@@ -1,5 +1,5 @@
 import { type BaseRecipe } from '@kleur/contract';
-import { type Mould } from '@kleur/core';
+import { type Mould } from '@kleur/core/plan';
 import { Column, Entity } from 'typeorm';
 import { DocumentEntity } from '../storage/document.entity.ts';
 

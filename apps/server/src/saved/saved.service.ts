@@ -1,6 +1,7 @@
 import { Injectable } from '@nestjs/common';
 import { type BaseRecipe, type Saved } from '@kleur/contract';
-import { type Mould, upgradeMaterial } from '@kleur/core';
+import { upgradeMaterial } from '@kleur/core/material';
+import { type Mould } from '@kleur/core/plan';
 import { type EntityManager } from 'typeorm';
 import { demoMoulds, demoRecipes } from '../demo/data/demo-shelf.ts';
 import { named } from '../problems/named.ts';

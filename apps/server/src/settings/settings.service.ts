@@ -1,6 +1,6 @@
 import { Injectable } from '@nestjs/common';
 import { defaultSettings, type Settings, type SettingsWire } from '@kleur/contract';
-import { type DecimalMark } from '@kleur/core';
+import { type DecimalMark } from '@kleur/core/units';
 import { type EntityManager } from 'typeorm';
 import { ProblemError } from '../problems/problem.ts';
 import { Documents, type DocumentStore } from '../storage/document-store.ts';

@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { gunzipSync } from 'node:zlib';
 import { type BatchDocument, type BatchPage, type MaterialWire, routes } from '@kleur/contract';
-import { PLAN_SCHEMA } from '@kleur/core';
+import { PLAN_SCHEMA } from '@kleur/core/plan';
 import { startApp, type TestApp } from '../../test/app.ts';
 import { DATA_FILE } from './data-folder.ts';
 

@@ -16,7 +16,7 @@ import {
   type Settings,
   type SettingsWire,
 } from '@kleur/contract';
-import { type Mould } from '@kleur/core';
+import { type Mould } from '@kleur/core/plan';
 import { createApi, fetchBaseQuery, type FetchBaseQueryError } from '@reduxjs/toolkit/query/react';
 
 export interface BatchListQuery {

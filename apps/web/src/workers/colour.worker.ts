@@ -1,4 +1,5 @@
-import { predictColour, shelfFace } from '@kleur/core';
+import { shelfFace } from '@kleur/core/material';
+import { predictColour } from '@kleur/core/pigment';
 import { expose } from 'comlink';
 import { type ColourWorker } from './protocol.ts';
 

@@ -1,10 +1,5 @@
-import {
-  type Composition,
-  type Material,
-  type PredictedColour,
-  type ShelfFace,
-  type Stage,
-} from '@kleur/core';
+import { type Material, type ShelfFace } from '@kleur/core/material';
+import { type Composition, type PredictedColour, type Stage } from '@kleur/core/pigment';
 
 /** What crosses to the colour worker: plain documents in, plain colours out. */
 export interface ColourWorker {

@@ -1,15 +1,13 @@
+import { type LabD65 } from '@kleur/core/colour';
 import {
   type Adjusted,
   type Candidate,
-  type Canvas,
   type Direction,
-  type LabD65,
   type MatchProblem,
   type MatchResult,
-  type PhotoColour,
-  type ReachSlice,
-  type Stage,
-} from '@kleur/core';
+} from '@kleur/core/match';
+import { type PhotoColour, type ReachSlice } from '@kleur/core/palette';
+import { type Canvas, type Stage } from '@kleur/core/pigment';
 
 /** A decoded picture: small enough to show, with its colours by area. */
 export interface PhotoResult {

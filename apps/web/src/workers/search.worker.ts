@@ -1,12 +1,6 @@
-import {
-  adjustColour,
-  imageSize,
-  matchColour,
-  MOST_PIXELS,
-  photoColours,
-  reachSlices,
-  seededRandom,
-} from '@kleur/core';
+import { imageSize, MOST_PIXELS } from '@kleur/core/formats';
+import { adjustColour, matchColour } from '@kleur/core/match';
+import { photoColours, reachSlices, seededRandom } from '@kleur/core/palette';
 import { expose, transfer } from 'comlink';
 import { type PhotoFailure, type PhotoResult, type SearchWorker } from './search.protocol.ts';
 

@@ -1,3 +1,4 @@
+import { type LabD65 } from '@kleur/core/colour';
 import {
   ADDITIVE_MOMENTS,
   type AdditiveMoment,
@@ -12,10 +13,7 @@ import {
   type EmbedShape,
   type Finish,
   FINISHES,
-  type Grams,
-  type GramsPerKg,
   HEATS,
-  type LabD65,
   LIQUID_KINDS,
   LIQUID_WAYS,
   type LiquidKind,
@@ -39,7 +37,8 @@ import {
   type Taken,
   USES,
   type Work,
-} from '@kleur/core';
+} from '@kleur/core/plan';
+import { type Grams, type GramsPerKg } from '@kleur/core/units';
 import {
   BATCH_STATES,
   type BatchDocument,

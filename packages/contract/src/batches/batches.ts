@@ -1,4 +1,4 @@
-import { type Plan } from '@kleur/core';
+import { type Plan } from '@kleur/core/plan';
 
 export const BATCH_STATES = ['idea', 'planned', 'poured', 'curing', 'finished'] as const;
 export type BatchState = (typeof BATCH_STATES)[number];

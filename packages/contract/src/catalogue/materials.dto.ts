@@ -11,10 +11,10 @@ import {
   MATERIAL_KINDS,
   type MaterialKind,
   type OilFacts,
-  PLAN_LIMITS,
   type ScentFacts,
-  type Shimmer,
-} from '@kleur/core';
+} from '@kleur/core/material';
+import { type Shimmer } from '@kleur/core/pigment';
+import { PLAN_LIMITS } from '@kleur/core/plan';
 import { type MaterialWire, type MaterialWrite } from './materials.ts';
 import {
   Bands,

@@ -1,4 +1,4 @@
-import { type Material } from '@kleur/core';
+import { type Material } from '@kleur/core/material';
 
 /** What a client may set. The optical curves are the server's to build from the colour. */
 export type MaterialWrite = Omit<Material, 'id' | 'optics'>;

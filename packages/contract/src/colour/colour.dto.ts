@@ -1,4 +1,4 @@
-import { PLAN_LIMITS } from '@kleur/core';
+import { PLAN_LIMITS } from '@kleur/core/plan';
 import {
   type PotPrediction,
   type PredictRequest,

@@ -1,4 +1,4 @@
-import { type Stage } from '@kleur/core';
+import { type Stage } from '@kleur/core/pigment';
 
 /** A colour question by ids of the shelf. Doses in g/kg oils of the pot, shares in any common unit. */
 export interface PredictRequest {

@@ -1,17 +1,14 @@
+import { type LabD65, type ScreenColour } from '@kleur/core/colour';
 import {
-  type Grams,
-  type LabD65,
-  levelSpoons,
   type MatchFilter,
   type MatchResult,
-  type Measuring,
-  PLAN_LIMITS,
   type Recipe,
   RECIPE_VIRTUES,
   type RecipePart,
   type RecipeVirtue,
-  type ScreenColour,
-} from '@kleur/core';
+} from '@kleur/core/match';
+import { PLAN_LIMITS } from '@kleur/core/plan';
+import { type Grams, levelSpoons, type Measuring } from '@kleur/core/units';
 import { type MatchRequest, type MatchTarget } from './match.ts';
 import { PALETTE_LIMITS } from '../palettes/palettes.ts';
 import { DoseDto, OilShareDto, StageDto } from './colour.dto.ts';

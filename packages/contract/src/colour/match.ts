@@ -1,4 +1,6 @@
-import { type MatchFilter, type Measuring, type Stage } from '@kleur/core';
+import { type MatchFilter } from '@kleur/core/match';
+import { type Stage } from '@kleur/core/pigment';
+import { type Measuring } from '@kleur/core/units';
 
 /** What is wanted: exactly one of these. */
 export interface MatchTarget {

@@ -1,4 +1,4 @@
-import { type LabD65 } from '@kleur/core';
+import { type LabD65 } from '@kleur/core/colour';
 import { type Palette, PALETTE_LIMITS, type PaletteWire, type SwatchColour } from './palettes.ts';
 import { Flag, Many, Moment, Numbers, Text, Version } from '../fields.dto.ts';
 

@@ -1,4 +1,5 @@
-import { type LabD65, MOST_FILE_COLOURS } from '@kleur/core';
+import { type LabD65 } from '@kleur/core/colour';
+import { MOST_FILE_COLOURS } from '@kleur/core/formats';
 
 export interface SwatchColour {
   readonly name: string;

@@ -1,4 +1,5 @@
-import { type Grams, PLAN_LIMITS } from '@kleur/core';
+import { PLAN_LIMITS } from '@kleur/core/plan';
+import { type Grams } from '@kleur/core/units';
 import { type BaseRecipe, type MouldWire, type RecipeWire } from './saved.ts';
 import { LiquidChoiceDto, LyeChoiceDto, MouldDto } from '../batches/batches.dto.ts';
 import { Many, Moment, Num, One, Text, Version } from '../fields.dto.ts';

@@ -1,4 +1,5 @@
-import { type Base, type Material, type Mould } from '@kleur/core';
+import { type Material } from '@kleur/core/material';
+import { type Base, type Mould } from '@kleur/core/plan';
 
 /** A base saved to be used again: the oils with their copies, lye and liquid; no amounts. */
 export interface BaseRecipe extends Pick<Base, 'superfat' | 'lye' | 'liquid' | 'temperature'> {

@@ -18,7 +18,7 @@ import {
   TEMPERATURE_UNITS,
   type TemperatureUnit,
   type Units,
-} from '@kleur/core';
+} from '@kleur/core/units';
 import { type SettingsWire } from './settings.ts';
 import { Num, One, OneOf, SomeOf, Text, Version } from '../fields.dto.ts';
 

@@ -1,4 +1,11 @@
-import { type DoseUnit, levelSpoons, type Measuring, metricUnits, SPOONS, type Units } from '@kleur/core';
+import {
+  type DoseUnit,
+  levelSpoons,
+  type Measuring,
+  metricUnits,
+  SPOONS,
+  type Units,
+} from '@kleur/core/units';
 
 /** The maker's habits. They change how things are shown and rounded, never what is stored. */
 export interface Settings {

@@ -149,14 +149,6 @@ export interface Material {
   readonly scent: ScentFacts | null;
 }
 
-/** Browning of a scent without vanillin, as its equal in g of vanillin per g of scent. */
-export const TAN_AS_VANILLIN: Readonly<Record<ScentFacts['tan'], number>> = {
-  none: 0,
-  slight: 0.006,
-  moderate: 0.02,
-  strong: 0.05,
-};
-
 /** Titanium dioxide and zinc oxide, by their colour index. */
 export const isWhitener = ({ colourIndex }: Material): boolean => /\b77(891|947)\b/.test(colourIndex);
 

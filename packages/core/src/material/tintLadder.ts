@@ -2,7 +2,8 @@ import { type ScreenColour, screenColourFromLabD65 } from '../colour/gamut.ts';
 import { type Canvas, referenceCanvas } from '../pigment/canvas.ts';
 import { predictLab } from '../pigment/mixer.ts';
 import { cured } from '../pigment/stage.ts';
-import { type Material, TAN_AS_VANILLIN } from './material.ts';
+import { type Material } from './material.ts';
+import { TAN_AS_VANILLIN } from './browning.ts';
 
 export interface TintLadder {
   /** Doses in g/kg oils, faint to ceiling. */

@@ -1,5 +1,5 @@
 import { chromaOf, type LabD65 } from '../colour/lab.ts';
-import { type Composition } from '../batch/composition.ts';
+import { type Composition } from '../pigment/composition.ts';
 import { predictLab } from '../pigment/mixer.ts';
 import { type Stage } from '../pigment/stage.ts';
 

@@ -6,7 +6,7 @@ import {
   type Plan,
   type Pot,
   type ScentChoice,
-} from '../batch/plan.ts';
+} from '../plan/plan.ts';
 import { startingShelf } from '../material/catalogue/index.ts';
 import { type Material } from '../material/material.ts';
 import { levelSpoons, type Measuring } from '../units/measure.ts';

@@ -1,13 +1,8 @@
-import {
-  barWeights,
-  checkPlan,
-  fillOf,
-  flowOf,
-  levelSpoons,
-  type Plan,
-  prepSheet,
-  SPOONS,
-} from '@kleur/core';
+import { barWeights, fillOf, flowOf } from '@kleur/core/balance';
+import { checkPlan } from '@kleur/core/checks';
+import { type Plan } from '@kleur/core/plan';
+import { levelSpoons, SPOONS } from '@kleur/core/units';
+import { prepSheet } from '@kleur/core/work';
 import { demoBatches } from './demo-batches.ts';
 
 /*

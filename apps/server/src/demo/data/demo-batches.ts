@@ -1,13 +1,12 @@
 import { type BatchState, type BatchWrite, type Palette } from '@kleur/contract';
+import { labD65FromHex } from '@kleur/core/colour';
+import { type Material } from '@kleur/core/material';
+import { startingShelf } from '@kleur/core/material/catalogue';
 import {
   type Base,
   type DoseRow,
   type Draw,
   emptyPlan,
-  grams,
-  gramsPerKg,
-  labD65FromHex,
-  type Material,
   type Moulding,
   newPot,
   onePart,
@@ -15,8 +14,8 @@ import {
   type Pot,
   pruneMaterials,
   type ShareWay,
-  startingShelf,
-} from '@kleur/core';
+} from '@kleur/core/plan';
+import { grams, gramsPerKg } from '@kleur/core/units';
 import { demoMould, demoStock } from './demo-shelf.ts';
 
 type PotRow = readonly [

@@ -1,5 +1,7 @@
 import { type BaseRecipe } from '@kleur/contract';
-import { grams, type Mould, plainMould, startingShelf } from '@kleur/core';
+import { startingShelf } from '@kleur/core/material/catalogue';
+import { type Mould, plainMould } from '@kleur/core/plan';
+import { grams } from '@kleur/core/units';
 
 /** The shelf of the made-up studio: what it has in stock, in g where it is counted. */
 export const demoStock: ReadonlyMap<string, number | null> = new Map([

@@ -3,7 +3,7 @@ import { App, Button, Dropdown, Input, type InputRef, Pagination, Select } from 
 import { useRef } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 import { BATCH_STATES, type BatchState, type BatchSummary, type PaletteWire } from '@kleur/contract';
-import { emptyPlan, setPalette } from '@kleur/core';
+import { emptyPlan, setPalette } from '@kleur/core/plan';
 import {
   failureOf,
   useBatchesQuery,

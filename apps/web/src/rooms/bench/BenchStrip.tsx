@@ -1,6 +1,7 @@
 import { CloudOutlined, PlusOutlined } from '@ant-design/icons';
 import { type KeyboardEvent, useRef } from 'react';
-import { type Check, type CheckLevel, PLAN_LIMITS } from '@kleur/core';
+import { type Check, type CheckLevel } from '@kleur/core/checks';
+import { PLAN_LIMITS } from '@kleur/core/plan';
 import { LevelMark } from '../../shared/ui/Levels.tsx';
 import { useSay } from '../../shared/hooks/useSettings.ts';
 import { useBench } from './BenchContext.ts';

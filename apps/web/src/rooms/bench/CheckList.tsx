@@ -1,5 +1,5 @@
 import { Button } from 'antd';
-import { type Check } from '@kleur/core';
+import { type Check } from '@kleur/core/checks';
 import { LevelMark } from '../../shared/ui/Levels.tsx';
 import { useEdit } from './useEdit.ts';
 

@@ -1,4 +1,5 @@
-import { deltaE00, why } from '@kleur/core';
+import { deltaE00 } from '@kleur/core/colour';
+import * as why from '@kleur/core/why';
 import { usePrinter, useSay } from '../../shared/hooks/useSettings.ts';
 import { Why } from '../../shared/ui/Why.tsx';
 import { useColours } from './BenchContext.ts';

@@ -1,15 +1,10 @@
 import { Button } from 'antd';
 import { useMemo, useState } from 'react';
-import {
-  deltaE00,
-  grams,
-  type LabD65,
-  potCanvas,
-  type Plan,
-  potComposition,
-  predictLab,
-  setFormula,
-} from '@kleur/core';
+import { potCanvas, potComposition } from '@kleur/core/balance';
+import { deltaE00, type LabD65 } from '@kleur/core/colour';
+import { predictLab } from '@kleur/core/pigment';
+import { type Plan, setFormula } from '@kleur/core/plan';
+import { grams } from '@kleur/core/units';
 import { useAppDispatch } from '../../app/hooks.ts';
 import { usePrinter } from '../../shared/hooks/useSettings.ts';
 import { searchWorker } from '../../workers/client.ts';

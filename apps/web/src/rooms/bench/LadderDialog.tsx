@@ -1,20 +1,10 @@
 import { Modal, Segmented, Select } from 'antd';
 import { useMemo, useState } from 'react';
-import {
-  addPot,
-  gramsPerKg,
-  type Ladder,
-  LADDER_POTS,
-  type Ladders,
-  potCanvas,
-  type Plan,
-  PLAN_LIMITS,
-  type Pot,
-  screenColourFromLabD65,
-  setFormula,
-  setPot,
-  solveLadders,
-} from '@kleur/core';
+import { potCanvas } from '@kleur/core/balance';
+import { screenColourFromLabD65 } from '@kleur/core/colour';
+import { type Ladder, LADDER_POTS, type Ladders, solveLadders } from '@kleur/core/match';
+import { addPot, type Plan, PLAN_LIMITS, type Pot, setFormula, setPot } from '@kleur/core/plan';
+import { gramsPerKg } from '@kleur/core/units';
 import { useAppDispatch } from '../../app/hooks.ts';
 import { usePrinter } from '../../shared/hooks/useSettings.ts';
 import { NumberField } from '../../shared/ui/NumberField.tsx';

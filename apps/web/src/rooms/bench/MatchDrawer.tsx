@@ -1,18 +1,10 @@
 import { ColorPicker, Drawer, Segmented, Select, Switch } from 'antd';
 import { useMemo, useState } from 'react';
-import {
-  type Adjusted,
-  type Direction,
-  DIRECTIONS,
-  labD65FromHex,
-  type LabD65,
-  type MatchResult,
-  potComposition,
-  predictColour,
-  type PrepPot,
-  type Recipe,
-  screenColourFromLabD65,
-} from '@kleur/core';
+import { potComposition } from '@kleur/core/balance';
+import { labD65FromHex, type LabD65, screenColourFromLabD65 } from '@kleur/core/colour';
+import { type Adjusted, type Direction, DIRECTIONS, type MatchResult, type Recipe } from '@kleur/core/match';
+import { predictColour } from '@kleur/core/pigment';
+import { type PrepPot } from '@kleur/core/work';
 import { useBatchesQuery, usePalettesQuery } from '../../app/api.ts';
 import { useAppDispatch } from '../../app/hooks.ts';
 import { searchWorker } from '../../workers/client.ts';

@@ -1,5 +1,5 @@
 import { Segmented, Select } from 'antd';
-import { type MatchFilter } from '@kleur/core';
+import { type MatchFilter } from '@kleur/core/match';
 import { setMatchSettings, useMatchSettings } from './matchSettings.ts';
 
 const limits: readonly { readonly value: Exclude<keyof MatchFilter, 'exclude'>; readonly label: string }[] = [

@@ -1,5 +1,5 @@
 import { Select } from 'antd';
-import { type Material, type MaterialKind } from '@kleur/core';
+import { type Material, type MaterialKind } from '@kleur/core/material';
 import { useMaterialsQuery } from '../../app/api.ts';
 import { kindName } from '../../shared/ui/kindName.ts';
 

@@ -1,5 +1,7 @@
 import { Button } from 'antd';
-import { type Material, type Recipe, type RecipeVirtue, screenColourFromLabD65 } from '@kleur/core';
+import { screenColourFromLabD65 } from '@kleur/core/colour';
+import { type Recipe, type RecipeVirtue } from '@kleur/core/match';
+import { type Material } from '@kleur/core/material';
 import { usePrinter, useSettings } from '../../shared/hooks/useSettings.ts';
 
 const virtueName: Readonly<Record<RecipeVirtue, string>> = {

@@ -1,6 +1,8 @@
 import { Segmented } from 'antd';
 import { useEffect, useMemo, useState } from 'react';
-import { bareComposition, CURED_HOURS, type Plan, potComposition } from '@kleur/core';
+import { bareComposition, potComposition } from '@kleur/core/balance';
+import { CURED_HOURS } from '@kleur/core/pigment';
+import { type Plan } from '@kleur/core/plan';
 import { useKeys } from '../../shared/hooks/useKeys.ts';
 import { colourWorker } from '../../workers/client.ts';
 import { useBench } from './BenchContext.ts';

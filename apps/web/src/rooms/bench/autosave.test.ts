@@ -1,6 +1,6 @@
 import { configureStore } from '@reduxjs/toolkit';
 import { type BatchDocument, type Problem } from '@kleur/contract';
-import { emptyPlan } from '@kleur/core';
+import { emptyPlan } from '@kleur/core/plan';
 
 /** The autosave against a server that is made up here: what is sent, when, with which version. */
 const stored = new Map<string, string>();

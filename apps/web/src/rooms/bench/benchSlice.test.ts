@@ -1,5 +1,6 @@
 import { type BatchDocument } from '@kleur/contract';
-import { emptyPlan, grams } from '@kleur/core';
+import { emptyPlan } from '@kleur/core/plan';
+import { grams } from '@kleur/core/units';
 import { bench, benchReducer, type BenchState, emptyBench, writeOf } from './benchSlice.ts';
 
 const document: BatchDocument = {

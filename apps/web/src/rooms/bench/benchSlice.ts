@@ -7,6 +7,7 @@ import {
   type WritableDraft,
 } from '@reduxjs/toolkit';
 import { type BatchDocument, type BatchState, type BatchWrite } from '@kleur/contract';
+import { type Material } from '@kleur/core/material';
 import {
   addDose,
   addOil,
@@ -15,8 +16,6 @@ import {
   copyPot,
   type DoseRow,
   type FormulaPart,
-  type Grams,
-  type Material,
   movePot,
   normaliseOils,
   type PaletteColour,
@@ -38,7 +37,8 @@ import {
   setPot,
   setScent,
   setTechnique,
-} from '@kleur/core';
+} from '@kleur/core/plan';
+import { type Grams } from '@kleur/core/units';
 
 /** How the open batch stands with the server. */
 export type Saving =

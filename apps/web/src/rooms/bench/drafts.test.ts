@@ -1,4 +1,4 @@
-import { emptyPlan } from '@kleur/core';
+import { emptyPlan } from '@kleur/core/plan';
 import { dropDraft, findDraft, keepDraft, unsavedDraft } from './drafts.ts';
 
 const store = new Map<string, string>();

@@ -1,5 +1,5 @@
 import { type BatchWrite } from '@kleur/contract';
-import { upgradePlan } from '@kleur/core';
+import { upgradePlan } from '@kleur/core/plan';
 
 /** An edit that the server has not acknowledged yet, kept in the browser in case the tab goes first. */
 export interface Draft {

@@ -4,7 +4,7 @@ import {
   type PredictedColour,
   referenceCanvas,
   type Stage,
-} from '@kleur/core';
+} from '@kleur/core/pigment';
 import { LiveColours } from './liveColours.ts';
 
 const composition: Composition = { canvas: referenceCanvas, parts: [], age: 0, gel: null };

@@ -1,4 +1,10 @@
-import { type Composition, CURED_HOURS, CUT_HOURS, type PredictedColour, type Stage } from '@kleur/core';
+import {
+  type Composition,
+  CURED_HOURS,
+  CUT_HOURS,
+  type PredictedColour,
+  type Stage,
+} from '@kleur/core/pigment';
 
 /** Predicts compositions at stages somewhere off the main thread. */
 export type Predict = (

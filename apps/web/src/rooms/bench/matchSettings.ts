@@ -1,5 +1,5 @@
 import { useSyncExternalStore } from 'react';
-import { anything, type MatchFilter } from '@kleur/core';
+import { anything, type MatchFilter } from '@kleur/core/match';
 
 /** What recipes may use, the same in Idea and Pots, kept in this browser. */
 export interface MatchSettings {

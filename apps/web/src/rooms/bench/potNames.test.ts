@@ -1,4 +1,4 @@
-import { newPot } from '@kleur/core';
+import { newPot } from '@kleur/core/plan';
 import { nextPotName } from './potNames.ts';
 
 const pots = (...names: string[]) => names.map((name, i) => newPot(String(i), name));

@@ -1,4 +1,4 @@
-import { type Pot } from '@kleur/core';
+import { type Pot } from '@kleur/core/plan';
 
 /** "Pot 1", "Pot 2", …: the first number that no pot has. */
 export function nextPotName(pots: readonly Pot[]): string {

@@ -1,4 +1,4 @@
-import { CURED_HOURS } from '@kleur/core';
+import { CURED_HOURS } from '@kleur/core/pigment';
 import { hoursOfPosition, neighbourTick, positionOfHours, sayHours, ticks } from './timeScale.ts';
 
 it('runs from fresh to cured and back', () => {

@@ -1,5 +1,5 @@
 import { scaleSymlog } from 'd3-scale';
-import { CURED_HOURS, CUT_HOURS } from '@kleur/core';
+import { CURED_HOURS, CUT_HOURS } from '@kleur/core/pigment';
 
 /** Hours after which the scale turns from even to logarithmic: the first hours and the last weeks both show. */
 const KNEE_HOURS = 6;

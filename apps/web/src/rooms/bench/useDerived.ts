@@ -1,15 +1,9 @@
 import { useMemo } from 'react';
 import { type BatchWrite } from '@kleur/contract';
-import {
-  type Check,
-  checkPlan,
-  type Measuring,
-  type Plan,
-  type PrepSheet,
-  prepSheet,
-  type Say,
-  type ShelfState,
-} from '@kleur/core';
+import { type Check, checkPlan, type ShelfState } from '@kleur/core/checks';
+import { type Plan } from '@kleur/core/plan';
+import { type Measuring, type Say } from '@kleur/core/units';
+import { type PrepSheet, prepSheet } from '@kleur/core/work';
 import { useMaterialsQuery } from '../../app/api.ts';
 import { useAppSelector } from '../../app/hooks.ts';
 import { useSay, useSettings } from '../../shared/hooks/useSettings.ts';

@@ -1,6 +1,6 @@
 import { useCallback } from 'react';
 import { useStore } from 'react-redux';
-import { type Plan } from '@kleur/core';
+import { type Plan } from '@kleur/core/plan';
 import { useAppDispatch } from '../../app/hooks.ts';
 import { type RootState } from '../../app/store.ts';
 import { bench } from './benchSlice.ts';

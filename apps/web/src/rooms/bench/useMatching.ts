@@ -1,22 +1,19 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
+import { inheritedDoses, planCanvas, potCanvas } from '@kleur/core/balance';
+import { type LabD65 } from '@kleur/core/colour';
 import {
   type Candidate,
   candidatesOf,
-  CURED_HOURS,
-  type FormulaPart,
-  grams,
-  type LabD65,
-  type Material,
   type MatchProblem,
   type MatchResult,
-  inheritedDoses,
-  planCanvas,
-  potCanvas,
-  type PrepPot,
   type RecipePart,
-  type Stage,
   TOTAL_CEILING,
-} from '@kleur/core';
+} from '@kleur/core/match';
+import { type Material } from '@kleur/core/material';
+import { CURED_HOURS, type Stage } from '@kleur/core/pigment';
+import { type FormulaPart } from '@kleur/core/plan';
+import { grams } from '@kleur/core/units';
+import { type PrepPot } from '@kleur/core/work';
 import { useMaterialsQuery } from '../../app/api.ts';
 import { useSettings } from '../../shared/hooks/useSettings.ts';
 import { searchWorker } from '../../workers/client.ts';

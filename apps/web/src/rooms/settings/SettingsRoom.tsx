@@ -10,7 +10,7 @@ import {
   spoonName,
   SPOONS,
   type SpoonSystem,
-} from '@kleur/core';
+} from '@kleur/core/units';
 import { failureOf, useResetDemoMutation, useSaveSettingsMutation, useSettingsQuery } from '../../app/api.ts';
 import { EmptyState } from '../../shared/ui/EmptyState.tsx';
 import { NumberField } from '../../shared/ui/NumberField.tsx';

@@ -1,5 +1,5 @@
 import { Input, Select } from 'antd';
-import { CAUTIONS, CLAIMS } from '@kleur/core';
+import { CAUTIONS, CLAIMS } from '@kleur/core/material';
 import { TextField } from '../../shared/ui/TextField.tsx';
 import { type FieldsProps } from './materialWrite.ts';
 

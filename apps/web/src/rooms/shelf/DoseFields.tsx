@@ -1,5 +1,7 @@
 import { ColorPicker, Select } from 'antd';
-import { type CarrierMedium, CARRIER_MEDIA, mediumName, PLAN_LIMITS } from '@kleur/core';
+import { type CarrierMedium, CARRIER_MEDIA } from '@kleur/core/material';
+import { PLAN_LIMITS } from '@kleur/core/plan';
+import { mediumName } from '@kleur/core/work';
 import { NumberField } from '../../shared/ui/NumberField.tsx';
 import { type FieldsProps } from './materialWrite.ts';
 

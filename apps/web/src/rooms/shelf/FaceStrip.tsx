@@ -1,4 +1,4 @@
-import { type ShelfFace } from '@kleur/core';
+import { type ShelfFace } from '@kleur/core/material';
 import { usePrinter } from '../../shared/hooks/useSettings.ts';
 
 /** The cured face of an item: gelled above, ungelled below, doses from faint to ceiling. */

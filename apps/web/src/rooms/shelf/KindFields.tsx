@@ -1,5 +1,5 @@
 import { Select } from 'antd';
-import { FATTY_ACIDS, type OilFacts, type ScentFacts } from '@kleur/core';
+import { FATTY_ACIDS, type OilFacts, type ScentFacts } from '@kleur/core/material';
 import { NumberField } from '../../shared/ui/NumberField.tsx';
 
 const options = <T extends string>(values: readonly T[]) => values.map((value) => ({ value, label: value }));

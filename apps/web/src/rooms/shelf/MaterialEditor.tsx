@@ -1,7 +1,8 @@
 import { Button, Drawer, Popconfirm, Select, Switch } from 'antd';
 import { useState } from 'react';
 import { type MaterialWire, type MaterialWrite, type ProblemField } from '@kleur/contract';
-import { cautionText, MATERIAL_KINDS, type MaterialKind, PLAN_LIMITS, type ShelfFace } from '@kleur/core';
+import { cautionText, MATERIAL_KINDS, type MaterialKind, type ShelfFace } from '@kleur/core/material';
+import { PLAN_LIMITS } from '@kleur/core/plan';
 import {
   failureOf,
   useCreateMaterialMutation,

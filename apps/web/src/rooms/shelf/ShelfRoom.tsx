@@ -3,7 +3,7 @@ import { App, Button, Checkbox, Input, type InputRef, Select } from 'antd';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { type MaterialWire } from '@kleur/contract';
-import { CLAIMS, type Claim, MATERIAL_KINDS, type MaterialKind, type ShelfFace } from '@kleur/core';
+import { CLAIMS, type Claim, MATERIAL_KINDS, type MaterialKind, type ShelfFace } from '@kleur/core/material';
 import {
   failureOf,
   useMaterialsQuery,

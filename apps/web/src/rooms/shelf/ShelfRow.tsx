@@ -1,6 +1,7 @@
 import { Switch } from 'antd';
 import { type MaterialWire } from '@kleur/contract';
-import { mediumName, type ShelfFace } from '@kleur/core';
+import { type ShelfFace } from '@kleur/core/material';
+import { mediumName } from '@kleur/core/work';
 import { type Printer } from '../../shared/hooks/printer.ts';
 import { usePrinter } from '../../shared/hooks/useSettings.ts';
 import { FaceStrip } from './FaceStrip.tsx';

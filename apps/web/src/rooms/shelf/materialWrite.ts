@@ -1,5 +1,5 @@
 import { type MaterialWire, type MaterialWrite } from '@kleur/contract';
-import { type MaterialKind } from '@kleur/core';
+import { type MaterialKind } from '@kleur/core/material';
 
 /** The part of a material that the client may set. */
 export function writeOf(m: MaterialWire): MaterialWrite {

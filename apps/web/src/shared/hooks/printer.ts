@@ -1,4 +1,4 @@
-import { type DecimalMark, printFixed, printNumber, printSignificant } from '@kleur/core';
+import { type DecimalMark, printFixed, printNumber, printSignificant } from '@kleur/core/units';
 
 export interface Printer {
   /** At most so many decimals. */

@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
 import { defaultSettings, type Settings } from '@kleur/contract';
-import { type Say, sayIn } from '@kleur/core';
+import { type Say, sayIn } from '@kleur/core/units';
 import { useSettingsQuery } from '../../app/api.ts';
 import { type Printer, printerFor } from './printer.ts';
 

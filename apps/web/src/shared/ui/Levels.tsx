@@ -1,5 +1,5 @@
 import { InfoCircleOutlined, StopFilled, WarningFilled } from '@ant-design/icons';
-import { type CheckLevel } from '@kleur/core';
+import { type CheckLevel } from '@kleur/core/checks';
 
 const words: Readonly<Record<CheckLevel, string>> = { stop: 'Stop', warn: 'Warning', tip: 'Tip' };
 

@@ -1,6 +1,6 @@
 import { Input } from 'antd';
 import { type KeyboardEvent, type ReactNode, useId, useState } from 'react';
-import { type NumberProblem, parseNumber, printNumber } from '@kleur/core';
+import { type NumberProblem, parseNumber, printNumber } from '@kleur/core/units';
 import { useSettings } from '../hooks/useSettings.ts';
 
 export interface NumberFieldProps {

@@ -8,7 +8,7 @@ import {
   massInUnit,
   temperatureFromUnit,
   temperatureInUnit,
-} from '@kleur/core';
+} from '@kleur/core/units';
 import { useSettings } from '../hooks/useSettings.ts';
 import { NumberField, type NumberFieldProps } from './NumberField.tsx';
 

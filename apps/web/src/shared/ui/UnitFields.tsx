@@ -6,7 +6,7 @@ import {
   type SpoonSystem,
   TEMPERATURE_UNITS,
   type Units,
-} from '@kleur/core';
+} from '@kleur/core/units';
 import { failureOf, useSaveSettingsMutation, useSettingsQuery } from '../../app/api.ts';
 
 const CUSTOMS: Readonly<Record<SpoonSystem, string>> = {

@@ -1,4 +1,4 @@
-import { type MaterialKind } from '@kleur/core';
+import { type MaterialKind } from '@kleur/core/material';
 
 export const kindName: Readonly<Record<MaterialKind, string>> = {
   pigment: 'Pigments',

@@ -1,4 +1,4 @@
-import { type DoseUnit } from '@kleur/core';
+import { type DoseUnit } from '@kleur/core/units';
 
 export const unitName: Readonly<Record<DoseUnit, string>> = {
   'g-pot': 'g in this pot',

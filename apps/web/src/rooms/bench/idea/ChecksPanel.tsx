@@ -1,22 +1,19 @@
 import { Button, Segmented, Select } from 'antd';
 import { useMemo, useState } from 'react';
+import { planCanvas, potComposition } from '@kleur/core/balance';
+import { type LabD65, screenColourFromLabD65 } from '@kleur/core/colour';
 import {
   blendPots,
   checkApart,
-  type Composition,
   type Deficiency,
   greyOrder,
-  type LabD65,
   mendPair,
   OMBRE_MOST,
-  planCanvas,
-  potComposition,
-  predictLab,
-  screenColourFromLabD65,
   simulateDeficiency,
   techniqueById,
   TECHNIQUES,
-} from '@kleur/core';
+} from '@kleur/core/palette';
+import { type Composition, predictLab } from '@kleur/core/pigment';
 import { useAppDispatch } from '../../../app/hooks.ts';
 import { usePrinter } from '../../../shared/hooks/useSettings.ts';
 import { LevelMark } from '../../../shared/ui/Levels.tsx';

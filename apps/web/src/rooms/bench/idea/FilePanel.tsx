@@ -2,6 +2,7 @@ import { FileOutlined, StarFilled, StarOutlined, DeleteOutlined } from '@ant-des
 import { App, Button } from 'antd';
 import Papa from 'papaparse';
 import { useState } from 'react';
+import { screenColourFromLabD65 } from '@kleur/core/colour';
 import {
   FormatError,
   MOST_FILE_BYTES,
@@ -9,9 +10,8 @@ import {
   type PaletteFile,
   parseAse,
   parseGpl,
-  PLAN_LIMITS,
-  screenColourFromLabD65,
-} from '@kleur/core';
+} from '@kleur/core/formats';
+import { PLAN_LIMITS } from '@kleur/core/plan';
 import {
   failureOf,
   useDeletePaletteMutation,

@@ -1,6 +1,7 @@
 import { Button, Segmented, Select } from 'antd';
 import { arc } from 'd3-shape';
 import { type PointerEvent, useMemo, useRef, useState } from 'react';
+import { screenColourFromLabD65 } from '@kleur/core/colour';
 import {
   harmony,
   HARMONY_COUNT,
@@ -11,9 +12,8 @@ import {
   oklchFromLab,
   SCHEMES,
   type Scheme,
-  screenColourFromLabD65,
   type Wheel,
-} from '@kleur/core';
+} from '@kleur/core/palette';
 import { useAppDispatch } from '../../../app/hooks.ts';
 import { usePrinter } from '../../../shared/hooks/useSettings.ts';
 import { useColours } from '../BenchContext.ts';

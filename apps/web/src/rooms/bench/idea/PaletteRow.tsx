@@ -1,15 +1,9 @@
 import { CloseOutlined, DownloadOutlined, PlusOutlined, SaveOutlined } from '@ant-design/icons';
 import { App, Button, ColorPicker, Dropdown, Input } from 'antd';
 import Papa from 'papaparse';
-import {
-  csvFromPalette,
-  labD65FromHex,
-  PLAN_LIMITS,
-  type PaletteFile,
-  printAse,
-  printGpl,
-  screenColourFromLabD65,
-} from '@kleur/core';
+import { labD65FromHex, screenColourFromLabD65 } from '@kleur/core/colour';
+import { csvFromPalette, type PaletteFile, printAse, printGpl } from '@kleur/core/formats';
+import { PLAN_LIMITS } from '@kleur/core/plan';
 import { failureOf, useCreatePaletteMutation } from '../../../app/api.ts';
 import { useAppDispatch } from '../../../app/hooks.ts';
 import { usePrinter } from '../../../shared/hooks/useSettings.ts';

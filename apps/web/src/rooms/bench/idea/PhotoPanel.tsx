@@ -1,7 +1,9 @@
 import { CameraOutlined, PictureOutlined } from '@ant-design/icons';
 import { Button, Segmented } from 'antd';
 import { type DragEvent, type MouseEvent, useCallback, useEffect, useRef, useState } from 'react';
-import { labD65FromHex, type LabD65, PHOTO_COLOURS, PLAN_LIMITS, screenColourFromLabD65 } from '@kleur/core';
+import { labD65FromHex, type LabD65, screenColourFromLabD65 } from '@kleur/core/colour';
+import { PHOTO_COLOURS } from '@kleur/core/palette';
+import { PLAN_LIMITS } from '@kleur/core/plan';
 import { useAppDispatch } from '../../../app/hooks.ts';
 import { FileButton } from '../../../shared/ui/FileButton.tsx';
 import { searchWorker } from '../../../workers/client.ts';

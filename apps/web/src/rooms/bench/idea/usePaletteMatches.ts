@@ -1,5 +1,7 @@
 import { useEffect, useMemo, useRef } from 'react';
-import { type LabD65, type MatchResult, type PaletteColour } from '@kleur/core';
+import { type LabD65 } from '@kleur/core/colour';
+import { type MatchResult } from '@kleur/core/match';
+import { type PaletteColour } from '@kleur/core/plan';
 import { useAppDispatch } from '../../../app/hooks.ts';
 import { useColours } from '../BenchContext.ts';
 import { bench } from '../benchSlice.ts';

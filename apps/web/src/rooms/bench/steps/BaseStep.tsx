@@ -1,4 +1,4 @@
-import { type CheckPlace } from '@kleur/core';
+import { type CheckPlace } from '@kleur/core/checks';
 import { LevelMark } from '../../../shared/ui/Levels.tsx';
 import { usePart } from '../../../shared/hooks/usePart.ts';
 import { PartNav } from '../../../shared/ui/PartNav.tsx';

@@ -1,15 +1,10 @@
 import { scaleLog } from 'd3-scale';
 import { useMemo } from 'react';
-import {
-  type DoseWindow,
-  gramsPerKg,
-  type GramsPerKg,
-  type Material,
-  predictColour,
-  type Pot,
-  potCanvas,
-  type Stage,
-} from '@kleur/core';
+import { potCanvas } from '@kleur/core/balance';
+import { type DoseWindow, type Material } from '@kleur/core/material';
+import { predictColour, type Stage } from '@kleur/core/pigment';
+import { type Pot } from '@kleur/core/plan';
+import { gramsPerKg, type GramsPerKg } from '@kleur/core/units';
 import { useColours } from '../BenchContext.ts';
 import { usePlan } from '../useDerived.ts';
 

@@ -1,22 +1,11 @@
 import { DeleteOutlined, SwapOutlined, SyncOutlined } from '@ant-design/icons';
 import { Button, Select } from 'antd';
-import {
-  type Carrier,
-  type CarrierSource,
-  cautionText,
-  type Check,
-  doseFromUnit,
-  doseInUnit,
-  type DoseUnit,
-  doseUnitProblem,
-  isWeighedCarrier,
-  mediumName,
-  PLAN_LIMITS,
-  type PrepPot,
-  type PrepRow,
-  printSpoonSum,
-  why,
-} from '@kleur/core';
+import { type Check } from '@kleur/core/checks';
+import { type Carrier, cautionText, isWeighedCarrier } from '@kleur/core/material';
+import { type CarrierSource, PLAN_LIMITS } from '@kleur/core/plan';
+import { doseFromUnit, doseInUnit, type DoseUnit, doseUnitProblem, printSpoonSum } from '@kleur/core/units';
+import { mediumName, type PrepPot, type PrepRow } from '@kleur/core/work';
+import * as why from '@kleur/core/why';
 import { useMaterialsQuery } from '../../../app/api.ts';
 import { useAppDispatch } from '../../../app/hooks.ts';
 import { usePrinter, useSay, useSettings } from '../../../shared/hooks/useSettings.ts';

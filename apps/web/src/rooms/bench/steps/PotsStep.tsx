@@ -1,6 +1,10 @@
 import { Button, Select } from 'antd';
 import { useState } from 'react';
-import { DOSE_UNITS, type DoseUnit, inheritedDoses, isDosed, PLAN_LIMITS, type PrepPot } from '@kleur/core';
+import { inheritedDoses } from '@kleur/core/balance';
+import { isDosed } from '@kleur/core/material';
+import { PLAN_LIMITS } from '@kleur/core/plan';
+import { DOSE_UNITS, type DoseUnit } from '@kleur/core/units';
+import { type PrepPot } from '@kleur/core/work';
 import { useAppDispatch } from '../../../app/hooks.ts';
 import { usePrinter, useSay, useSettings } from '../../../shared/hooks/useSettings.ts';
 import { EmptyState } from '../../../shared/ui/EmptyState.tsx';

@@ -1,25 +1,23 @@
 import { DeleteOutlined } from '@ant-design/icons';
 import { Button, Segmented, Select } from 'antd';
 import { useState } from 'react';
+import { barWeights } from '@kleur/core/balance';
+import { type Check } from '@kleur/core/checks';
+import { cautionText, isDosed } from '@kleur/core/material';
 import {
   addAdditive,
-  additiveEffects,
   ADDITIVE_MOMENTS,
   type AdditiveMoment,
-  barWeights,
-  cautionText,
-  type Check,
-  gramsPerKg,
-  isDosed,
   PLAN_LIMITS,
-  type PrepAdditive,
   removeAdditive,
   setAdditive,
   setWork,
   USES,
   type Work,
-  why,
-} from '@kleur/core';
+} from '@kleur/core/plan';
+import { gramsPerKg } from '@kleur/core/units';
+import { additiveEffects, type PrepAdditive } from '@kleur/core/work';
+import * as why from '@kleur/core/why';
 import { usePrinter, useSay } from '../../../../shared/hooks/useSettings.ts';
 import { NumberField } from '../../../../shared/ui/NumberField.tsx';
 import { Why } from '../../../../shared/ui/Why.tsx';

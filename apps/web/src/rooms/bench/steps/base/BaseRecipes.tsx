@@ -2,7 +2,7 @@ import { DeleteOutlined, FolderOpenOutlined } from '@ant-design/icons';
 import { App, Button, Input, Popover } from 'antd';
 import { useState } from 'react';
 import { type RecipeWire } from '@kleur/contract';
-import { materialOf, PLAN_LIMITS, useRecipe as takeRecipe } from '@kleur/core';
+import { materialOf, PLAN_LIMITS, useRecipe as takeRecipe } from '@kleur/core/plan';
 import {
   failureOf,
   useCreateRecipeMutation,

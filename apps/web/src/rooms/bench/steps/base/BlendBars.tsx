@@ -1,15 +1,8 @@
 import { Collapse } from 'antd';
-import {
-  blendProperties,
-  canvasOfOils,
-  cured,
-  type Material,
-  oilsBring,
-  predictColour,
-  sapNaoh,
-  USUAL,
-  why,
-} from '@kleur/core';
+import { blendProperties, oilsBring, sapNaoh, USUAL } from '@kleur/core/balance';
+import { canvasOfOils, type Material } from '@kleur/core/material';
+import { cured, predictColour } from '@kleur/core/pigment';
+import * as why from '@kleur/core/why';
 import { usePrinter, useSay } from '../../../../shared/hooks/useSettings.ts';
 import { Why } from '../../../../shared/ui/Why.tsx';
 import { usePlan } from '../../useDerived.ts';

@@ -1,5 +1,6 @@
 import { useMemo } from 'react';
-import { type Canvas, cured, planCanvas, predictColour } from '@kleur/core';
+import { planCanvas } from '@kleur/core/balance';
+import { type Canvas, cured, predictColour } from '@kleur/core/pigment';
 import { useColours } from '../../BenchContext.ts';
 import { usePlan } from '../../useDerived.ts';
 

@@ -1,5 +1,7 @@
 import { Segmented } from 'antd';
-import { barWeights, PLAN_LIMITS, setMoulding, why } from '@kleur/core';
+import { barWeights } from '@kleur/core/balance';
+import { PLAN_LIMITS, setMoulding } from '@kleur/core/plan';
+import * as why from '@kleur/core/why';
 import { useSay } from '../../../../shared/hooks/useSettings.ts';
 import { NumberField } from '../../../../shared/ui/NumberField.tsx';
 import { LengthField } from '../../../../shared/ui/Quantity.tsx';

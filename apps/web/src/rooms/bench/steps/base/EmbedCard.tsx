@@ -1,26 +1,24 @@
 import { DeleteOutlined } from '@ant-design/icons';
 import { Button, Input, Select, Switch } from 'antd';
 import { useMemo } from 'react';
+import { embedComposition, embedFacts } from '@kleur/core/balance';
+import { deltaE00 } from '@kleur/core/colour';
+import { isDosed } from '@kleur/core/material';
+import { cured, predictColour } from '@kleur/core/pigment';
 import {
   addEmbedDose,
-  cured,
-  deltaE00,
   type Embed,
   EMBED_BASES,
   EMBED_SHAPES,
   type EmbedBase,
-  embedComposition,
-  embedFacts,
   type EmbedShape,
-  gramsPerKg,
-  isDosed,
   materialOf,
   PLAN_LIMITS,
-  predictColour,
   removeEmbed,
   setEmbed,
-  why,
-} from '@kleur/core';
+} from '@kleur/core/plan';
+import { gramsPerKg } from '@kleur/core/units';
+import * as why from '@kleur/core/why';
 import { usePrinter, useSay } from '../../../../shared/hooks/useSettings.ts';
 import { NumberField } from '../../../../shared/ui/NumberField.tsx';
 import { LengthField } from '../../../../shared/ui/Quantity.tsx';

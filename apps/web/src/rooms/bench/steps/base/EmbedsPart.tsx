@@ -1,6 +1,7 @@
 import { PlusOutlined } from '@ant-design/icons';
 import { Button } from 'antd';
-import { addEmbed, type Check, type Embed, PLAN_LIMITS } from '@kleur/core';
+import { type Check } from '@kleur/core/checks';
+import { addEmbed, type Embed, PLAN_LIMITS } from '@kleur/core/plan';
 import { newId } from '../../benchSlice.ts';
 import { CheckList } from '../../CheckList.tsx';
 import { usePlan } from '../../useDerived.ts';

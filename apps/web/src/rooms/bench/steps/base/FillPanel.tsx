@@ -1,4 +1,7 @@
-import { fillOf, grams, type Moulding, PLAN_LIMITS, setMoulding, why } from '@kleur/core';
+import { fillOf } from '@kleur/core/balance';
+import { type Moulding, PLAN_LIMITS, setMoulding } from '@kleur/core/plan';
+import { grams } from '@kleur/core/units';
+import * as why from '@kleur/core/why';
 import { usePrinter, useSay } from '../../../../shared/hooks/useSettings.ts';
 import { NumberField } from '../../../../shared/ui/NumberField.tsx';
 import { MassField } from '../../../../shared/ui/Quantity.tsx';

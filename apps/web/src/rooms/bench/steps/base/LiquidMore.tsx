@@ -1,6 +1,7 @@
 import { DeleteOutlined, PlusOutlined } from '@ant-design/icons';
 import { Button, Input, Select } from 'antd';
-import { grams, LIQUID_KINDS, PLAN_LIMITS, setBase } from '@kleur/core';
+import { LIQUID_KINDS, PLAN_LIMITS, setBase } from '@kleur/core/plan';
+import { grams } from '@kleur/core/units';
 import { NumberField } from '../../../../shared/ui/NumberField.tsx';
 import { MassField } from '../../../../shared/ui/Quantity.tsx';
 import { newId } from '../../benchSlice.ts';

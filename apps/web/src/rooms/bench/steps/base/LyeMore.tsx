@@ -1,4 +1,4 @@
-import { PLAN_LIMITS, setBase } from '@kleur/core';
+import { PLAN_LIMITS, setBase } from '@kleur/core/plan';
 import { NumberField } from '../../../../shared/ui/NumberField.tsx';
 import { TemperatureField } from '../../../../shared/ui/Quantity.tsx';
 import { usePlan } from '../../useDerived.ts';

@@ -1,15 +1,7 @@
 import { Collapse, Select } from 'antd';
-import {
-  type Base,
-  concentrationOf,
-  LIQUID_WAYS,
-  type LiquidWay,
-  PLAN_LIMITS,
-  setBase,
-  setLiquidWay,
-  superfatRange,
-  why,
-} from '@kleur/core';
+import { concentrationOf, setLiquidWay, superfatRange } from '@kleur/core/balance';
+import { type Base, LIQUID_WAYS, type LiquidWay, PLAN_LIMITS, setBase } from '@kleur/core/plan';
+import * as why from '@kleur/core/why';
 import { useAppDispatch } from '../../../../app/hooks.ts';
 import { usePrinter, useSay } from '../../../../shared/hooks/useSettings.ts';
 import { NumberField } from '../../../../shared/ui/NumberField.tsx';

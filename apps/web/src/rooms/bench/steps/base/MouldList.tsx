@@ -1,20 +1,18 @@
 import { DeleteOutlined, SaveOutlined } from '@ant-design/icons';
 import { App, Button, Input, Select } from 'antd';
 import { useState } from 'react';
+import { dividedFill, type MouldProblem, mouldProblem } from '@kleur/core/balance';
 import {
-  dividedFill,
   type Mould,
   MOULD_SHAPES,
-  type MouldProblem,
-  mouldProblem,
   type MouldRow,
   type MouldShape,
   plainMould,
   PLAN_LIMITS,
   setMould,
   setMoulding,
-  why,
-} from '@kleur/core';
+} from '@kleur/core/plan';
+import * as why from '@kleur/core/why';
 import {
   failureOf,
   useCreateMouldMutation,

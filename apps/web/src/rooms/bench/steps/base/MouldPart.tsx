@@ -1,4 +1,4 @@
-import { type Check } from '@kleur/core';
+import { type Check } from '@kleur/core/checks';
 import { CheckList } from '../../CheckList.tsx';
 import { usePlan } from '../../useDerived.ts';
 import { MouldList } from './MouldList.tsx';

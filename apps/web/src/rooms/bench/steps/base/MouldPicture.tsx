@@ -1,4 +1,5 @@
-import { barsOfMould, type Mould } from '@kleur/core';
+import { barsOfMould } from '@kleur/core/balance';
+import { type Mould } from '@kleur/core/plan';
 import { useColours } from '../../BenchContext.ts';
 import { usePlan } from '../../useDerived.ts';
 

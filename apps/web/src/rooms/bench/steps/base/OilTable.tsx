@@ -1,7 +1,9 @@
 import { DeleteOutlined } from '@ant-design/icons';
 import { Button, Segmented } from 'antd';
 import { useState } from 'react';
-import { grams, materialOf, oilsAddUp, oilsSum, PLAN_LIMITS, why } from '@kleur/core';
+import { materialOf, oilsAddUp, oilsSum, PLAN_LIMITS } from '@kleur/core/plan';
+import { grams } from '@kleur/core/units';
+import * as why from '@kleur/core/why';
 import { useAppDispatch } from '../../../../app/hooks.ts';
 import { usePrinter, useSay } from '../../../../shared/hooks/useSettings.ts';
 import { NumberField } from '../../../../shared/ui/NumberField.tsx';

@@ -1,6 +1,8 @@
 import { DeleteOutlined } from '@ant-design/icons';
 import { Button } from 'antd';
-import { addLine, isDosed, PLAN_LIMITS, removeLine, setLine, why } from '@kleur/core';
+import { isDosed } from '@kleur/core/material';
+import { addLine, PLAN_LIMITS, removeLine, setLine } from '@kleur/core/plan';
+import * as why from '@kleur/core/why';
 import { usePrinter, useSay } from '../../../../shared/hooks/useSettings.ts';
 import { NumberField } from '../../../../shared/ui/NumberField.tsx';
 import { Why } from '../../../../shared/ui/Why.tsx';

@@ -1,20 +1,19 @@
 import { DeleteOutlined } from '@ant-design/icons';
 import { Button, Segmented, Switch } from 'antd';
+import { productPerOil, scentBlend } from '@kleur/core/balance';
+import { type Check } from '@kleur/core/checks';
+import { stabiliserFor } from '@kleur/core/material';
 import {
   addScentPart,
   changeScent,
-  type Check,
-  gramsPerKg,
   materialOf,
   PLAN_LIMITS,
-  productPerOil,
   removeScentPart,
-  scentBlend,
   type ScentChoice,
   type ScentMoment,
-  stabiliserFor,
-  why,
-} from '@kleur/core';
+} from '@kleur/core/plan';
+import { gramsPerKg } from '@kleur/core/units';
+import * as why from '@kleur/core/why';
 import { useAppDispatch } from '../../../../app/hooks.ts';
 import { usePrinter, useSay } from '../../../../shared/hooks/useSettings.ts';
 import { NumberField } from '../../../../shared/ui/NumberField.tsx';

@@ -1,13 +1,7 @@
 import { Input } from 'antd';
 import { useId, useState } from 'react';
-import {
-  LENGTH_DIGITS,
-  lengthFromUnit,
-  lengthInUnit,
-  parseNumber,
-  PLAN_LIMITS,
-  printNumber,
-} from '@kleur/core';
+import { PLAN_LIMITS } from '@kleur/core/plan';
+import { LENGTH_DIGITS, lengthFromUnit, lengthInUnit, parseNumber, printNumber } from '@kleur/core/units';
 import { useSettings } from '../../../../shared/hooks/useSettings.ts';
 
 /** Lengths of the sections of a slab, in order, typed as one list. */

@@ -1,6 +1,9 @@
 import { Segmented } from 'antd';
 import { useState } from 'react';
-import { grams, PLAN_LIMITS, setBase, type SolveGoal, solveOils, why } from '@kleur/core';
+import { type SolveGoal, solveOils } from '@kleur/core/balance';
+import { PLAN_LIMITS, setBase } from '@kleur/core/plan';
+import { grams } from '@kleur/core/units';
+import * as why from '@kleur/core/why';
 import { Button } from 'antd';
 import { useSay } from '../../../../shared/hooks/useSettings.ts';
 import { NumberField } from '../../../../shared/ui/NumberField.tsx';

@@ -1,5 +1,8 @@
 import { useMemo } from 'react';
-import { bareComposition, isWhitener, labOf, screenColourFromLabD65 } from '@kleur/core';
+import { bareComposition } from '@kleur/core/balance';
+import { screenColourFromLabD65 } from '@kleur/core/colour';
+import { isWhitener } from '@kleur/core/material';
+import { labOf } from '@kleur/core/pigment';
 import { usePrinter } from '../../../../shared/hooks/useSettings.ts';
 import { useColours } from '../../BenchContext.ts';
 import { usePlan } from '../../useDerived.ts';

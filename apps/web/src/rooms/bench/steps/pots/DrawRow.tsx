@@ -1,7 +1,7 @@
 import { DeleteOutlined } from '@ant-design/icons';
 import { Button, Select } from 'antd';
+import { dividedMould } from '@kleur/core/balance';
 import {
-  dividedMould,
   type Draw,
   PLAN_LIMITS,
   type Pot,
@@ -9,7 +9,7 @@ import {
   setDraw,
   type ShareWay,
   wouldCycle,
-} from '@kleur/core';
+} from '@kleur/core/plan';
 import { usePrinter, useSay } from '../../../../shared/hooks/useSettings.ts';
 import { NumberField } from '../../../../shared/ui/NumberField.tsx';
 import { LengthField, MassField } from '../../../../shared/ui/Quantity.tsx';

@@ -1,6 +1,7 @@
 import { sankey, sankeyLinkHorizontal } from 'd3-sankey';
 import { memo, useMemo } from 'react';
-import { type Flow, flowOf, type Plan } from '@kleur/core';
+import { type Flow, flowOf } from '@kleur/core/balance';
+import { type Plan } from '@kleur/core/plan';
 import { useSay } from '../../../../shared/hooks/useSettings.ts';
 import { useBench, useCuredHex } from '../../BenchContext.ts';
 import { BARE } from '../../liveColours.ts';

@@ -12,7 +12,7 @@ import {
   removeOil,
   setOilPercent,
   setOils,
-} from '@kleur/core';
+} from '@kleur/core/plan';
 import { usePrinter, useSay } from '../../../../shared/hooks/useSettings.ts';
 import { NumberField } from '../../../../shared/ui/NumberField.tsx';
 import { newId } from '../../benchSlice.ts';

@@ -1,7 +1,8 @@
 import { ArrowLeftOutlined, ArrowRightOutlined, CopyOutlined, DeleteOutlined } from '@ant-design/icons';
 import { Button, Input, Switch } from 'antd';
 import { useState } from 'react';
-import { PLAN_LIMITS, type PrepPot } from '@kleur/core';
+import { PLAN_LIMITS } from '@kleur/core/plan';
+import { type PrepPot } from '@kleur/core/work';
 import { useAppDispatch } from '../../../../app/hooks.ts';
 import { useBench } from '../../BenchContext.ts';
 import { bench, newId } from '../../benchSlice.ts';

@@ -1,5 +1,6 @@
 import { Segmented, Select, Switch } from 'antd';
-import { grams, PLAN_LIMITS, type Pot, type PotPlace, setPot, type Taken } from '@kleur/core';
+import { PLAN_LIMITS, type Pot, type PotPlace, setPot, type Taken } from '@kleur/core/plan';
+import { grams } from '@kleur/core/units';
 import { NumberField } from '../../../../shared/ui/NumberField.tsx';
 import { MassField } from '../../../../shared/ui/Quantity.tsx';
 import { usePlan } from '../../useDerived.ts';

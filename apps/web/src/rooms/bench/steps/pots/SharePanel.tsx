@@ -1,6 +1,8 @@
 import { PlusOutlined } from '@ant-design/icons';
 import { Button, Collapse } from 'antd';
-import { addDraw, type Draw, PLAN_LIMITS, type Pot, type PrepPot, why, wouldCycle } from '@kleur/core';
+import { addDraw, type Draw, PLAN_LIMITS, type Pot, wouldCycle } from '@kleur/core/plan';
+import { type PrepPot } from '@kleur/core/work';
+import * as why from '@kleur/core/why';
 import { usePrinter, useSay } from '../../../../shared/hooks/useSettings.ts';
 import { Figure } from '../../../../shared/ui/Why.tsx';
 import { newId } from '../../benchSlice.ts';

@@ -1,4 +1,5 @@
-import { liquidName, type PrepPot, why } from '@kleur/core';
+import { liquidName, type PrepPot } from '@kleur/core/work';
+import * as why from '@kleur/core/why';
 import { usePrinter, useSay } from '../../../../shared/hooks/useSettings.ts';
 import { Why } from '../../../../shared/ui/Why.tsx';
 import { PotSwatch } from '../../PotSwatch.tsx';

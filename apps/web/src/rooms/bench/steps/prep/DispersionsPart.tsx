@@ -1,16 +1,14 @@
 import { Segmented, Switch } from 'antd';
 import {
-  carrierOilBalance,
   type CarrierSource,
-  type Dispersion,
-  liquidName,
   PLAN_LIMITS,
   setCarrierOil,
   setCarrierSource,
   setDispersion,
   setWork,
-  why,
-} from '@kleur/core';
+} from '@kleur/core/plan';
+import { carrierOilBalance, type Dispersion, liquidName } from '@kleur/core/work';
+import * as why from '@kleur/core/why';
 import { usePrinter, useSay } from '../../../../shared/hooks/useSettings.ts';
 import { NumberField } from '../../../../shared/ui/NumberField.tsx';
 import { Why } from '../../../../shared/ui/Why.tsx';

@@ -1,4 +1,4 @@
-import { liquidName, type PrepSheet } from '@kleur/core';
+import { liquidName, type PrepSheet } from '@kleur/core/work';
 import { usePrinter, useSay } from '../../../../shared/hooks/useSettings.ts';
 import { usePlan } from '../../useDerived.ts';
 

@@ -1,4 +1,4 @@
-import { liquidName } from '@kleur/core';
+import { liquidName } from '@kleur/core/work';
 import { usePrinter, useSay } from '../../../../shared/hooks/useSettings.ts';
 import { PotSwatch } from '../../PotSwatch.tsx';
 import { useDocument, usePlan, usePrep } from '../../useDerived.ts';

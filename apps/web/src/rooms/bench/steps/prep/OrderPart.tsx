@@ -1,22 +1,10 @@
 import { Select, Segmented } from 'antd';
 import { useMemo } from 'react';
-import {
-  type Check,
-  type Finish,
-  FINISHES,
-  HEATS,
-  PACE_SPREAD,
-  PLAN_LIMITS,
-  setWork,
-  TECHNIQUES,
-  techniqueById,
-  type Timeline,
-  timelineOf,
-  why,
-  type Work,
-  type WorkOrder,
-  workOrder,
-} from '@kleur/core';
+import { type Check } from '@kleur/core/checks';
+import { TECHNIQUES, techniqueById } from '@kleur/core/palette';
+import { type Finish, FINISHES, HEATS, PLAN_LIMITS, setWork, type Work } from '@kleur/core/plan';
+import { PACE_SPREAD, type Timeline, timelineOf, type WorkOrder, workOrder } from '@kleur/core/work';
+import * as why from '@kleur/core/why';
 import { usePrinter, useSay } from '../../../../shared/hooks/useSettings.ts';
 import { LevelMark } from '../../../../shared/ui/Levels.tsx';
 import { NumberField } from '../../../../shared/ui/NumberField.tsx';

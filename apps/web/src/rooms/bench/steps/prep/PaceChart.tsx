@@ -1,6 +1,7 @@
 import { scaleLinear } from 'd3-scale';
 import { memo, useMemo } from 'react';
-import { PACE_SPREAD, type PotStep, type Task, type Timeline, why } from '@kleur/core';
+import { PACE_SPREAD, type PotStep, type Task, type Timeline } from '@kleur/core/work';
+import * as why from '@kleur/core/why';
 import { usePrinter, useSay } from '../../../../shared/hooks/useSettings.ts';
 import { LevelMark } from '../../../../shared/ui/Levels.tsx';
 import { Why } from '../../../../shared/ui/Why.tsx';

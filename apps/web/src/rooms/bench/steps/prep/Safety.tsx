@@ -1,4 +1,5 @@
-import { cautionText, type PrepSheet } from '@kleur/core';
+import { cautionText } from '@kleur/core/material';
+import { type PrepSheet } from '@kleur/core/work';
 import { usePlan } from '../../useDerived.ts';
 
 /** The cautions of this batch, once and in plain words. */

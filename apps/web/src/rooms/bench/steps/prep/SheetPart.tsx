@@ -1,15 +1,9 @@
 import dayjs from 'dayjs';
-import {
-  type AdditiveMoment,
-  blendsOf,
-  type LyeFlow,
-  materialOf,
-  oilsAddUp,
-  type PrepAdditive,
-  type PrepSheet,
-  techniqueById,
-  why,
-} from '@kleur/core';
+import { type LyeFlow } from '@kleur/core/balance';
+import { techniqueById } from '@kleur/core/palette';
+import { type AdditiveMoment, blendsOf, materialOf, oilsAddUp } from '@kleur/core/plan';
+import { type PrepAdditive, type PrepSheet } from '@kleur/core/work';
+import * as why from '@kleur/core/why';
 import { useSay, useSettings } from '../../../../shared/hooks/useSettings.ts';
 import { Why } from '../../../../shared/ui/Why.tsx';
 import { CheckList } from '../../CheckList.tsx';

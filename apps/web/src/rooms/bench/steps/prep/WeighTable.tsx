@@ -1,4 +1,5 @@
-import { type PrepSheet, why } from '@kleur/core';
+import { type PrepSheet } from '@kleur/core/work';
+import * as why from '@kleur/core/why';
 import { useSay } from '../../../../shared/hooks/useSettings.ts';
 import { Why } from '../../../../shared/ui/Why.tsx';
 import { usePlan } from '../../useDerived.ts';

@@ -1,18 +1,8 @@
 import { defaultSettings } from '@kleur/contract';
-import {
-  addDose,
-  addOil,
-  addPot,
-  emptyPlan,
-  grams,
-  gramsPerKg,
-  type Plan,
-  prepSheet,
-  type PrepRow,
-  setDispersion,
-  setDose,
-  startingShelf,
-} from '@kleur/core';
+import { startingShelf } from '@kleur/core/material/catalogue';
+import { addDose, addOil, addPot, emptyPlan, type Plan, setDispersion, setDose } from '@kleur/core/plan';
+import { grams, gramsPerKg } from '@kleur/core/units';
+import { prepSheet, type PrepRow } from '@kleur/core/work';
 import { printerFor } from '../../../../shared/hooks/printer.ts';
 import { amountText, measuredText, ownLiquid } from './amount.ts';
 

@@ -1,4 +1,5 @@
-import { type Measured, type PrepRow, printSpoonSum } from '@kleur/core';
+import { type Measured, printSpoonSum } from '@kleur/core/units';
+import { type PrepRow } from '@kleur/core/work';
 import { type Printer } from '../../../../shared/hooks/printer.ts';
 
 /** A powder as it is measured: spoons, or grams by the scale. */

@@ -1,0 +1,45 @@
+/** Where masses come from: lye, batter, moulds and bars. */
+export { flowOf } from './balance.ts';
+export {
+  type BlendProperties,
+  blendProperties,
+  type OilBrings,
+  oilsBring,
+  propertiesOf,
+  USUAL,
+} from './blend.ts';
+export { embedComposition, type EmbedFacts, embedFacts, lineMass } from './embedFacts.ts';
+export {
+  type BarWeights,
+  barWeights,
+  cureLoss,
+  type Fill,
+  fillOf,
+  type SolveGoal,
+  solveOils,
+} from './fill.ts';
+export { type DrawFlow, type Flow, type LyeFlow, type PotFlow, totalOf } from './flow.ts';
+export { setLiquidWay } from './liquidWay.ts';
+export {
+  type Batter,
+  batterOf,
+  concentrationOf,
+  lyeRate,
+  type LyeStop,
+  sapNaoh,
+  superfatRange,
+} from './lye.ts';
+export {
+  type Bars,
+  barsOf,
+  barsOfMould,
+  dividedFill,
+  dividedMould,
+  type MouldProblem,
+  mouldProblem,
+  mouldVolume,
+  sectionVolume,
+} from './mould.ts';
+export { bareComposition, inheritedDoses, planCanvas, potCanvas, potComposition } from './potComposition.ts';
+export { productPerOil } from './product.ts';
+export { scentBlend, type ScentBlend } from './scent.ts';

@@ -1,0 +1,332 @@
+import { isWeighedCarrier } from '../material/material.ts';
+import { DENSITY, lyeDensity, solidDensity } from './density.ts';
+import { AFTER_OILS, type DoseFlow, type Ledger } from './flow.ts';
+import { concentrationOf, lyeMoles, type LyeRate, lyeRate, lyeStops, molesPerGram } from './lye.ts';
+import { layerVolume, sectionVolume } from './mould.ts';
+import {
+  type AdditiveRow,
+  blendsOf,
+  type DoseRow,
+  type Draw,
+  materialOf,
+  type OilRow,
+  type Plan,
+  type Pot,
+  type Stock,
+} from '../plan/plan.ts';
+
+/** Oil and liquid that a lye keeps back for carriers, g. */
+export interface Held {
+  oil: number;
+  water: number;
+}
+
+export const sum = (v: Float64Array): number => {
+  let total = 0;
+  for (const g of v) total += g;
+  return total;
+};
+
+/** The oil of a blend that carriers come from: the one chosen, or its lightest. Null for none. */
+export function carrierOilOf(plan: Plan, oils: readonly OilRow[]): string | null {
+  const chosen = plan.work.carrierOil;
+  if (chosen !== null) return oils.some((o) => o.materialId === chosen) ? chosen : null;
+  const light = (o: OilRow): boolean => {
+    const { id, oil } = materialOf(plan, o.materialId);
+    return (oil?.saturated ?? 100) <= 25 && !id.includes('castor');
+  };
+  return (
+    oils
+      .filter(light)
+      .reduce<OilRow | null>((best, o) => (best && best.percent >= o.percent ? best : o), null)?.materialId ??
+    null
+  );
+}
+
+/** The oils of a lye and what they take. */
+interface Recipe {
+  /** By the columns of the ledger, 0–1. */
+  readonly fractions: Float64Array;
+  readonly rate: LyeRate;
+  readonly carrierOil: string | null;
+}
+
+/** What goes into batter and pots, and what it weighs, fills and takes up. Contents are vectors by the ledger. */
+export class Mixture {
+  readonly ledger: Ledger;
+  private readonly recipes: ReadonlyMap<string | null, Recipe>;
+  private readonly total: number;
+  /** Lye that a gram of each oil takes, mol. */
+  private readonly moles: readonly number[];
+  private readonly densities: Float64Array;
+  private readonly early: readonly AdditiveRow[];
+  private readonly inWater: readonly AdditiveRow[];
+  private readonly atTrace: readonly AdditiveRow[];
+  private readonly stocks: ReadonlyMap<string, Stock>;
+  private readonly unknownSap: boolean;
+
+  constructor(private readonly plan: Plan) {
+    const { base, work } = plan;
+    this.total = base.totalOils;
+    const blends = blendsOf(plan);
+    const oils = base.oils.map((o) => o.materialId);
+    for (const b of blends) for (const o of b.oils) if (!oils.includes(o.materialId)) oils.push(o.materialId);
+    const count = oils.length;
+    const first = count + AFTER_OILS.length;
+    const places = new Map<string, number>(AFTER_OILS.map((what, i) => [what, count + i]));
+    const materials = new Map(plan.materials.map((m, i) => [m.id, i]));
+    this.ledger = {
+      oils,
+      size: first + plan.materials.length,
+      at: (what) => places.get(what)!,
+      material: (id) => first + materials.get(id)!,
+      tint: (id) => materials.get(id)!,
+    };
+    this.recipes = new Map(blends.map(({ potId, oils: rows }) => [potId, this.recipeOf(rows)]));
+    this.moles = oils.map((id) => molesPerGram(materialOf(plan, id).oil?.sapKoh ?? 0));
+    this.early = base.additives.filter((a) => a.moment === 'lye-water' || a.moment === 'oils');
+    this.inWater = base.additives.filter((a) => a.moment === 'water');
+    this.atTrace = base.additives.filter((a) => a.moment === 'trace');
+    this.stocks = new Map(work.dispersions.flatMap((d) => (d.stock ? [[d.materialId, d.stock]] : [])));
+    this.unknownSap = lyeStops(plan).includes('lye-missing-value');
+    this.densities = this.densitiesOf();
+  }
+
+  private recipeOf(rows: readonly OilRow[]): Recipe {
+    const fractions = new Float64Array(this.ledger.oils.length);
+    for (const o of rows) fractions[this.ledger.oils.indexOf(o.materialId)]! += o.percent / 100;
+    return { fractions, rate: lyeRate(this.plan, rows), carrierOil: carrierOilOf(this.plan, rows) };
+  }
+
+  /** Of a lye: the common one, or that of a mini-batch, which has the recipe's oils unless it has its own. */
+  recipe(group: string | null): Recipe {
+    return this.recipes.get(group) ?? this.recipes.get(null)!;
+  }
+
+  /** Emulsion as if the whole batch were the group's, less what it keeps back, spread over the group's share. */
+  emulsion(group: string | null, held: Held | undefined, share: number): Float64Array {
+    const { ledger, total, plan } = this;
+    const { fractions, rate, carrierOil } = this.recipe(group);
+    const v = new Float64Array(ledger.size);
+    const scale = total / 1000;
+    const over = share > 1e-9 ? 1 / share : 0;
+    fractions.forEach((f, i) => (v[i] = f * total));
+    if (carrierOil !== null) v[ledger.oils.indexOf(carrierOil)]! -= (held?.oil ?? 0) * over;
+    v[ledger.at('naoh')] = rate.naoh * scale;
+    v[ledger.at('koh')] = rate.koh * scale;
+    v[ledger.at('liquid')] = rate.liquid * scale - (held?.water ?? 0) * over - plan.base.liquid.heldBack;
+    for (const a of this.early) v[ledger.material(a.materialId)]! += a.dose * scale;
+    return v;
+  }
+
+  /** Late liquid and late additives of a whole recipe. `takers` is the fraction of the group that takes them. */
+  addLate(v: Float64Array, taken: Pot['taken'], takers: number): void {
+    const { ledger, total, plan } = this;
+    const scale = total / 1000;
+    if (taken === 'emulsion') return;
+    v[ledger.at('liquid')]! += takers > 0 ? plan.base.liquid.heldBack / takers : 0;
+    for (const a of this.inWater) v[ledger.material(a.materialId)]! += a.dose * scale;
+    if (taken !== 'additives') return;
+    for (const a of this.atTrace) v[ledger.material(a.materialId)]! += a.dose * scale;
+  }
+
+  tintLate(tint: Float64Array, taken: Pot['taken'], fraction: number): void {
+    const scale = (this.total / 1000) * fraction;
+    const rows = [
+      ...this.early,
+      ...(taken === 'emulsion' ? [] : this.inWater),
+      ...(taken === 'additives' ? this.atTrace : []),
+    ];
+    for (const a of rows) tint[this.ledger.tint(a.materialId)]! += a.dose * scale;
+  }
+
+  addScent(v: Float64Array, mass: number): number {
+    const { scent } = this.plan.base;
+    v[this.ledger.at('scent')]! += mass;
+    const stabiliser = mass * (scent?.stabiliser ?? 0);
+    v[this.ledger.at('stabiliser')]! += stabiliser;
+    return stabiliser;
+  }
+
+  /** Brings a scented pot to its dose, counting what its donors brought. */
+  scentPot(pot: Pot, contents: Float64Array, oils: number): { scent: number; stabiliser: number } {
+    const { scent } = this.plan.base;
+    if (!scent || (!pot.scented && scent.when !== 'oils')) return { scent: 0, stabiliser: 0 };
+    const missing = Math.max(0, (scent.dose * oils) / 1000 - contents[this.ledger.at('scent')]!);
+    return { scent: missing, stabiliser: this.addScent(contents, missing) };
+  }
+
+  addDoses(
+    pot: Pot,
+    group: string | null,
+    contents: Float64Array,
+    tint: Float64Array,
+    oils: number,
+    held: Held,
+  ): DoseFlow[] {
+    const { ledger } = this;
+    const { carrierOil } = this.recipe(group);
+    return pot.doses.map((row): DoseFlow => {
+      const powder = (row.dose * oils) / 1000;
+      const at = ledger.material(row.materialId);
+      const stock = this.stocks.get(row.materialId) ?? null;
+      const { carrier } = row;
+      const weighed = carrier !== null && isWeighedCarrier(carrier.medium);
+      const ratio = weighed ? (stock ? 100 / stock.powderPercent - 1 : carrier.ratio) : 0;
+      const liquid = powder * ratio;
+      const oily = carrier?.medium === 'oil' || carrier?.medium === 'infusion';
+      const fromBatch =
+        weighed &&
+        stock === null &&
+        row.source === 'batch' &&
+        (oily ? carrierOil !== null : carrier.medium === 'water');
+      // What is infused is strained off again.
+      if (carrier?.medium !== 'infusion') contents[at]! += powder;
+      tint[ledger.tint(row.materialId)]! += powder;
+      this.addCarrier(contents, held, liquid, carrier?.medium ?? null, group, fromBatch);
+      return { row, powder, liquid, fromBatch, stock };
+    });
+  }
+
+  private addCarrier(
+    contents: Float64Array,
+    held: Held,
+    liquid: number,
+    medium: string | null,
+    group: string | null,
+    fromBatch: boolean,
+  ): void {
+    const { ledger } = this;
+    if (medium === 'glycerin') contents[ledger.at('glycerin')]! += liquid;
+    else if (medium === 'water') {
+      contents[ledger.at(fromBatch ? 'liquid' : 'carrier-water')]! += liquid;
+      if (fromBatch) held.water += liquid;
+    } else if (medium === 'oil' || medium === 'infusion') {
+      const { carrierOil } = this.recipe(group);
+      const own = fromBatch && carrierOil !== null;
+      contents[own ? ledger.oils.indexOf(carrierOil) : ledger.at('carrier-oil')]! += liquid;
+      if (fromBatch) held.oil += liquid;
+    }
+  }
+
+  /** Tops a pot up to the oil carrier of the pot that has most, for its oils. */
+  even(
+    pot: Pot,
+    group: string | null,
+    contents: Float64Array,
+    oils: number,
+    doses: readonly DoseFlow[],
+    held: Held,
+  ): number {
+    if (!this.plan.work.equalise || pot.draws.some((d) => d.from !== null)) return 0;
+    const isOil = (row: DoseRow): boolean =>
+      row.carrier?.medium === 'oil' || row.carrier?.medium === 'infusion';
+    const most = Math.max(
+      0,
+      ...this.plan.pots.map((p) =>
+        p.doses.reduce((sum, d) => sum + (isOil(d) ? d.dose * (d.carrier?.ratio ?? 0) : 0), 0),
+      ),
+    );
+    const has = doses.reduce((sum, d) => sum + (isOil(d.row) ? d.liquid : 0), 0);
+    const more = Math.max(0, (most * oils) / 1000 - has);
+    const { carrierOil } = this.recipe(group);
+    const fromBatch =
+      carrierOil !== null &&
+      this.plan.pots.some((p) => p.doses.some((d) => isOil(d) && d.source === 'batch'));
+    this.addCarrier(contents, held, more, 'oil', group, fromBatch);
+    return more;
+  }
+
+  addTo(into: Float64Array, from: Float64Array, fraction: number): number {
+    let mass = 0;
+    for (let i = 0; i < from.length; i++) {
+      into[i]! += from[i]! * fraction;
+      mass += from[i]! * fraction;
+    }
+    return mass;
+  }
+
+  fixedFraction(d: Draw, pot: Pot, unit: Float64Array, first: boolean): number {
+    if (d.by === 'percent') return d.value / 100;
+    const mass = sum(unit);
+    if (!(mass > 0)) return 0;
+    const volume = this.volumeOf(unit);
+    if (d.by === 'grams') return d.value / mass;
+    if (d.by === 'millilitres') return (d.value * (mass / volume)) / mass;
+    // A place in the mould is filled with the finished pot: what it gets later takes room too, and its jug keeps some.
+    const full = Float64Array.from(unit);
+    const oils = this.total;
+    this.scentPot(pot, full, oils);
+    const tint = new Float64Array(this.plan.materials.length);
+    this.addDoses(pot, pot.ownLye ? pot.id : null, full, tint, oils, { oil: 0, water: 0 });
+    const finished = this.volumeOf(full);
+    const density = sum(full) / finished;
+    const beside = first ? (this.plan.moulding.lossPerJug + pot.reserve) / density : 0;
+    return (this.geometry(d) + beside) / finished;
+  }
+
+  private geometry(d: Draw): number {
+    const { moulding } = this.plan;
+    switch (d.by) {
+      case 'layer':
+        return layerVolume(moulding, d.value);
+      case 'slant':
+        return layerVolume(moulding, d.value, d.second);
+      case 'section':
+        return sectionVolume(moulding, Math.round(d.value));
+      default:
+        return 0;
+    }
+  }
+
+  massWanted(d: Draw, density: number): number {
+    if (d.by === 'grams') return d.value;
+    return (d.by === 'millilitres' ? d.value : this.geometry(d)) * density;
+  }
+
+  /** ml per g of each ingredient; lye and its liquid are one solution. */
+  private densitiesOf(): Float64Array {
+    const { ledger, plan } = this;
+    const { rate } = this.recipe(null);
+    const d = new Float64Array(ledger.size).fill(DENSITY.oil);
+    const solution = lyeDensity(concentrationOf(rate.naoh + rate.koh, rate.liquid) / 100);
+    d[ledger.at('naoh')] = solution;
+    d[ledger.at('koh')] = solution;
+    d[ledger.at('liquid')] = solution;
+    d[ledger.at('carrier-water')] = DENSITY.water;
+    d[ledger.at('glycerin')] = DENSITY.glycerin;
+    d[ledger.at('scent')] = DENSITY.scent;
+    d[ledger.at('stabiliser')] = DENSITY.scent;
+    for (const m of plan.materials) d[ledger.material(m.id)] = solidDensity(m);
+    return d;
+  }
+
+  volumeOf(contents: Float64Array): number {
+    let volume = 0;
+    for (let i = 0; i < contents.length; i++) volume += contents[i]! / this.densities[i]!;
+    const { density } = this.plan.moulding;
+    return density === null ? volume : sum(contents) / density;
+  }
+
+  superfat(contents: Float64Array): number | null {
+    const { ledger, plan } = this;
+    if (this.unknownSap) return null;
+    let takes = 0;
+    this.moles.forEach((perGram, i) => (takes += contents[i]! * perGram));
+    const extra = contents[ledger.at('carrier-oil')]!;
+    if (extra > 0) takes += extra * this.carrierSap();
+    if (!(takes > 0)) return null;
+    const acids = plan.base.additives.reduce((sum, a) => {
+      const { lyeDemand } = materialOf(plan, a.materialId);
+      return lyeDemand > 0 ? sum + contents[ledger.material(a.materialId)]! * lyeDemand : sum;
+    }, 0);
+    return 1 - lyeMoles(plan.base, contents[ledger.at('naoh')]!, contents[ledger.at('koh')]!, acids) / takes;
+  }
+
+  private carrierSap(): number {
+    const { plan } = this;
+    const id = plan.work.carrierOil ?? this.recipe(null).carrierOil;
+    // An unknown light oil: sunflower's value.
+    return molesPerGram((id === null ? null : materialOf(plan, id).oil?.sapKoh) ?? 190);
+  }
+}

@@ -1,0 +1,92 @@
+import { browningOf } from '../material/browning.ts';
+import { type Material } from '../material/material.ts';
+import { canvasOfOils } from '../material/oilCanvas.ts';
+import { type Canvas } from '../pigment/canvas.ts';
+import { type Composition, type CompositionPart } from '../pigment/composition.ts';
+import { oilsSum } from '../plan/oilShares.ts';
+import { type DoseRow, materialOf, oilsOf, type Plan, type Pot } from '../plan/plan.ts';
+import { flowOf } from './balance.ts';
+import { tinted } from './flow.ts';
+import { scentBlend } from './scent.ts';
+
+const milkOf = (plan: Plan): number =>
+  plan.base.liquid.parts.reduce((sum, p) => sum + (p.kind === 'milk' ? p.percent / 100 : 0), 0);
+
+/** `oilsBy`: g of oils by the lye that they met, as `PotFlow` has it. */
+function canvasAt(
+  plan: Plan,
+  scentDose: number,
+  oilsBy: ReadonlyMap<string | null, number> = new Map([[null, 1]]),
+): Canvas {
+  const { scent } = plan.base;
+  const met = [...oilsBy].filter(([, mass]) => mass > 0);
+  const all = met.reduce((sum, [, mass]) => sum + mass, 0);
+  return canvasOfOils(
+    met.flatMap(([group, mass]) => {
+      const oils = oilsOf(plan, group);
+      const part = met.length === 1 ? 1 : mass / all / Math.max(1, oilsSum(oils));
+      return oils.map((o) => ({ material: materialOf(plan, o.materialId), share: o.percent * part }));
+    }),
+    scent && scentDose > 0 ? browningOf(scentBlend(plan, scent, 1), scentDose, scent.stabiliser) : null,
+    milkOf(plan),
+  );
+}
+
+/** Canvas of a plan's batter, with or without its scent. */
+export const planCanvas = (plan: Plan, scented: boolean): Canvas =>
+  canvasAt(plan, scented ? (plan.base.scent?.dose ?? 0) : 0);
+
+/** Additives that go into every pot, and colour it. */
+const commonParts = (plan: Plan): CompositionPart[] =>
+  plan.base.additives.flatMap((a) => {
+    const { optics } = materialOf(plan, a.materialId);
+    return optics && a.dose > 0 && a.moment !== 'top' ? [{ optics, dose: a.dose }] : [];
+  });
+
+/** Canvas of a pot: the oils, and what scent it holds, its own and its donors'. */
+export function potCanvas(plan: Plan, pot: Pot): Canvas {
+  const flow = flowOf(plan);
+  const own = flow.pots.find((p) => p.pot.id === pot.id);
+  if (!own || !(own.oils > 0)) return planCanvas(plan, pot.scented);
+  return canvasAt(plan, (own.contents[flow.ledger.at('scent')]! * 1000) / own.oils, own.oilsBy);
+}
+
+/** Colour that is in a pot before its own doses: additives of the whole batch, and what its donors brought. */
+export function inheritedDoses(
+  plan: Plan,
+  pot: Pot,
+): { readonly material: Material; readonly dose: number }[] {
+  const { pots, ledger } = flowOf(plan);
+  const own = pots.find((p) => p.pot.id === pot.id);
+  if (!own || !(own.oils > 0)) return [];
+  const added = new Float64Array(plan.materials.length);
+  for (const d of own.doses) added[ledger.tint(d.row.materialId)]! += d.powder;
+  return tinted(own.tint).flatMap((i) => {
+    const dose = ((own.tint[i]! - added[i]!) * 1000) / own.oils;
+    return dose > 1e-9 ? [{ material: plan.materials[i]!, dose }] : [];
+  });
+}
+
+/** A pot as it is planned, or with other doses than the plan's. */
+export function potComposition(plan: Plan, pot: Pot, doses: readonly DoseRow[] = pot.doses): Composition {
+  const given = inheritedDoses(plan, pot);
+  const own = doses.map((row) => ({ material: materialOf(plan, row.materialId), dose: row.dose }));
+  const merged = new Map<Material, number>();
+  for (const { material, dose } of [...given, ...own]) {
+    if (material.optics && dose > 0) merged.set(material, (merged.get(material) ?? 0) + dose);
+  }
+  return {
+    canvas: potCanvas(plan, pot),
+    parts: [...merged].map(([material, dose]) => ({ optics: material.optics!, dose })),
+    age: pot.hoursBefore,
+    gel: null,
+  };
+}
+
+/** The batter without the colour of any pot: the canvas everything else is painted on. */
+export const bareComposition = (plan: Plan): Composition => ({
+  canvas: planCanvas(plan, false),
+  parts: commonParts(plan),
+  age: 0,
+  gel: null,
+});

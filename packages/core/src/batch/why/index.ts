@@ -1,3 +1,0 @@
-export * from './base.ts';
-export * from './block.ts';
-export * from './pots.ts';

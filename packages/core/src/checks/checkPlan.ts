@@ -1,0 +1,83 @@
+import { type Plan } from '../plan/plan.ts';
+import {
+  checkLyeConcentration,
+  checkLyeLiquid,
+  checkLyeValues,
+  checkOilsSum,
+  checkPotSuperfat,
+  checkScentOver,
+  checkSuperfat,
+} from './base.ts';
+import { type Check, type CheckContext, type CheckLevel, type PlanFacts, planFacts } from './check.ts';
+import {
+  checkAlkaliUnstable,
+  checkCarrierMismatch,
+  checkDoseFaint,
+  checkDoseOver,
+  checkFades,
+  checkRounding,
+  checkRulesColour,
+  checkTooSmall,
+} from './dose.ts';
+import { checkBleeds, checkMud, checkReadsAsOne, checkValueFlat, checkWhiteWillTan } from './look.ts';
+import { checkCarrierHeavy, checkFreshMisleads, checkTotalSolids } from './pot.ts';
+import { checkFill, checkPotCycle, checkShares } from './share.ts';
+import {
+  checkAllergen,
+  checkHeatRisk,
+  checkLayerBond,
+  checkLots,
+  checkMistBeforeHeat,
+  checkPotPace,
+  checkRivers,
+  checkScentSeizes,
+  checkScrub,
+  checkStock,
+} from './work.ts';
+
+const checks: readonly ((facts: PlanFacts) => Check[])[] = [
+  checkOilsSum,
+  checkLyeValues,
+  checkSuperfat,
+  checkPotSuperfat,
+  checkLyeLiquid,
+  checkLyeConcentration,
+  checkMistBeforeHeat,
+  checkPotCycle,
+  checkScentOver,
+  checkFill,
+  checkShares,
+  checkDoseOver,
+  checkTotalSolids,
+  checkCarrierHeavy,
+  checkCarrierMismatch,
+  checkAlkaliUnstable,
+  checkFades,
+  checkBleeds,
+  checkWhiteWillTan,
+  checkRivers,
+  checkReadsAsOne,
+  checkMud,
+  checkScentSeizes,
+  checkPotPace,
+  checkHeatRisk,
+  checkScrub,
+  checkStock,
+  checkValueFlat,
+  checkDoseFaint,
+  checkTooSmall,
+  checkRounding,
+  checkFreshMisleads,
+  checkLayerBond,
+  checkAllergen,
+  checkRulesColour,
+  checkLots,
+];
+
+const order: Readonly<Record<CheckLevel, number>> = { stop: 0, warn: 1, tip: 2 };
+
+/** Every finding on a plan, the gravest first. Nothing is ever corrected in silence. */
+export function checkPlan(plan: Plan, context: CheckContext): Check[] {
+  const facts = planFacts(plan, context);
+  return checks.flatMap((check) => check(facts)).sort((a, b) => order[a.level] - order[b.level]);
+}

@@ -1,0 +1,98 @@
+import { type MaterialKind } from '../material/material.ts';
+import { printNumber } from '../units/print.ts';
+import { carrierOilBalance } from '../work/dispersion.ts';
+import { setCarrierSource } from '../plan/edit/index.ts';
+import { type Check, type PlanFacts } from './check.ts';
+
+/** Powders that thicken and weaken a bar, as g/kg oils. */
+export const SOLIDS_WARN = 40;
+const SOLID_KINDS: readonly MaterialKind[] = ['pigment', 'mica', 'fluorescent', 'dye', 'clay', 'botanical'];
+
+export const checkTotalSolids = (facts: PlanFacts): Check[] =>
+  facts.plan.pots.flatMap((pot): Check[] => {
+    // A purée is no powder.
+    const solid = facts.held
+      .get(pot.id)!
+      .filter((h) => SOLID_KINDS.includes(h.material.kind) && h.material.bulkDensity !== 1);
+    const sum = solid.reduce((total, h) => total + h.dose, 0);
+    if (sum <= SOLIDS_WARN + 1e-9) return [];
+    return [
+      {
+        id: 'total-solids',
+        level: 'warn',
+        place: { at: 'pot', potId: pot.id },
+        sentence: `${pot.name} carries much powder: it will thicken and may crumble.`,
+        arithmetic: `${printNumber(sum, 1)} g/kg of colour and clay, more than ${SOLIDS_WARN} g/kg (4 % of oils)`,
+        remedy: 'Use less, or a stronger colourant.',
+      },
+    ];
+  });
+
+/** Oil and glycerin carriers above this share of a pot's oils soften it. */
+export const CARRIER_WARN = 0.05;
+
+export const checkCarrierHeavy = (facts: PlanFacts): Check[] => [
+  ...facts.prep.pots.flatMap(({ pot, oils, rows, flow }): Check[] => {
+    const wet = rows.filter((r) => ['oil', 'glycerin', 'infusion'].includes(r.carrier?.medium ?? ''));
+    const sum = wet.reduce((total, r) => total + r.carrierMass, flow.evenedOil);
+    if (!(oils > 0) || sum / oils <= CARRIER_WARN) return [];
+    return [
+      {
+        id: 'carrier-heavy',
+        level: 'warn',
+        place: { at: 'pot', potId: pot.id },
+        sentence: `Carriers add a lot of liquid to ${pot.name}.`,
+        arithmetic: `${facts.say.mass(sum)} in ${facts.say.mass(oils, true)} oils = ${printNumber((100 * sum) / oils, 1)} %, more than 5 %`,
+        remedy: 'Lower the ratio, or disperse in water where the powder allows it.',
+      },
+    ];
+  }),
+  ...carrierOilShort(facts),
+];
+
+/** Carriers cannot take more of an oil than the recipe has, nor one that it lacks. */
+function carrierOilShort({ plan, say }: PlanFacts): Check[] {
+  const { material, fromBatch, inRecipe } = carrierOilBalance(plan);
+  const wanted = plan.pots.some((p) =>
+    p.doses.some(
+      (d) => d.source === 'batch' && (d.carrier?.medium === 'oil' || d.carrier?.medium === 'infusion'),
+    ),
+  );
+  if (!wanted || (inRecipe !== null && fromBatch <= inRecipe)) return [];
+  const name = material?.name ?? 'A light oil';
+  return [
+    {
+      id: 'carrier-heavy',
+      level: 'warn',
+      place: { at: 'pots' },
+      sentence:
+        inRecipe === null
+          ? `${name} is not in the recipe, so no carrier can be taken from the batch oils: it is counted as extra.`
+          : `The carriers take more ${name} than the recipe holds.`,
+      arithmetic:
+        inRecipe === null ? '' : `${say.mass(fromBatch)} for carriers, ${say.mass(inRecipe)} in the recipe`,
+      remedy: 'Choose an oil of the recipe, or use extra oil.',
+      repairs: [{ label: 'Extra oil for all carriers', apply: (p) => setCarrierSource(p, 'extra') }],
+    },
+  ];
+}
+
+/** A fresh pot further than this from its settled curves misleads the eye. */
+export const FRESH_MISLEADS = 8;
+
+/** Compares fresh batter with what it would look like if every colourant had settled at once. */
+export const checkFreshMisleads = ({ plan, looks }: PlanFacts): Check[] =>
+  plan.pots.flatMap((pot): Check[] => {
+    const off = looks.get(pot.id)!.freshOff();
+    if (off <= FRESH_MISLEADS) return [];
+    return [
+      {
+        id: 'fresh-misleads',
+        level: 'tip',
+        place: { at: 'pot', potId: pot.id },
+        sentence: `${pot.name} misleads while fresh: do not correct what you see in the pot.`,
+        arithmetic: `ΔE00 ${printNumber(off, 1)} beyond the paling of fresh batter`,
+        remedy: 'Trust the cured colour; it comes by tomorrow.',
+      },
+    ];
+  });

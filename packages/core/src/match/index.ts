@@ -1,0 +1,16 @@
+/** From a wanted colour to recipes. */
+export { adjustColour, type Adjusted, type Direction, DIRECTIONS, moveColour } from './adjust.ts';
+export { anything, type Candidate, candidatesOf, type MatchFilter } from './candidates.ts';
+export { type Ladder, LADDER_POTS, type LadderProblem, type Ladders, solveLadders } from './ladder.ts';
+export { matchColour } from './match.ts';
+export {
+  GOOD_MATCH,
+  type MatchProblem,
+  type MatchResult,
+  type Recipe,
+  RECIPE_VIRTUES,
+  type RecipePart,
+  type RecipeVirtue,
+  TOTAL_CEILING,
+} from './problem.ts';
+export { type Resolution } from './rounding.ts';

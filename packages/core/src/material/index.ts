@@ -1,0 +1,28 @@
+/** What a shelf item is. */
+export { browningOf, stabiliserFor } from './browning.ts';
+export { cautionText } from './cautions.ts';
+export {
+  type Carrier,
+  CARRIER_MEDIA,
+  type CarrierMedium,
+  type Caution,
+  CAUTIONS,
+  type Claim,
+  CLAIMS,
+  type DoseWindow,
+  FATTY_ACIDS,
+  isDosed,
+  isWeighedCarrier,
+  isWhitener,
+  LIMIT_BASES,
+  type LimitBasis,
+  type Material,
+  MATERIAL_KINDS,
+  type MaterialKind,
+  type OilFacts,
+  type ScentFacts,
+} from './material.ts';
+export { canvasOfOils, scentBrowning } from './oilCanvas.ts';
+export { defaultOptics } from './ownMaterial.ts';
+export { shelfFace, type ShelfFace, type TintLadder, tintLadder } from './tintLadder.ts';
+export { upgradeMaterial } from './upgrade.ts';

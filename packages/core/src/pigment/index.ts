@@ -1,0 +1,12 @@
+/** The colour model: composition and stage to reflectance. */
+export { type Canvas, referenceCanvas, type ScentBrowning } from './canvas.ts';
+export {
+  type Composition,
+  labOf,
+  predictColour,
+  type PredictedColour,
+  predictReflectance,
+} from './composition.ts';
+export { createMixer, MAX_REFLECTANCE, type Mixer, predictLab } from './mixer.ts';
+export { type Optics, type Shimmer } from './optics.ts';
+export { atCut, cured, CURED_HOURS, CUT_HOURS, fresh, type Stage } from './stage.ts';

@@ -1,0 +1,166 @@
+import { type Material } from '../../material/material.ts';
+import { type Grams, grams, gramsPerKg } from '../../units/quantity.ts';
+import { oilsSum } from '../oilShares.ts';
+import {
+  type AdditiveRow,
+  type Base,
+  type OilRow,
+  oilsOf,
+  type Plan,
+  pruneMaterials,
+  type ScentChoice,
+} from '../plan.ts';
+import { withCopy } from './copies.ts';
+import { setPot } from './pots.ts';
+
+export const setBase = (plan: Plan, change: Partial<Base>): Plan => ({
+  ...plan,
+  base: { ...plan.base, ...change },
+});
+
+/** Sets the oils of the recipe, or a mini-batch's own; none of its own are the recipe's again. */
+export const setOils = (plan: Plan, oils: readonly OilRow[], potId: string | null = null): Plan =>
+  potId === null ? setBase(plan, { oils }) : setPot(plan, potId, { ownOils: oils });
+
+/** Adds an oil with what is missing to 100 %, or nothing. An oil that is there already is left alone. */
+export function addOil(plan: Plan, id: string, material: Material, potId: string | null = null): Plan {
+  const oils = oilsOf(plan, potId);
+  if (oils.some((o) => o.materialId === material.id)) return plan;
+  const missing = Math.max(0, 100 - oilsSum(oils));
+  const row: OilRow = { id, materialId: material.id, percent: Number(missing.toFixed(2)) };
+  return { ...setOils(plan, [...oils, row], potId), materials: withCopy(plan, material) };
+}
+
+export const setOilPercent = (plan: Plan, id: string, percent: number, potId: string | null = null): Plan =>
+  setOils(
+    plan,
+    oilsOf(plan, potId).map((o) => (o.id === id ? { ...o, percent } : o)),
+    potId,
+  );
+
+/** Sets one oil by mass: the others keep theirs, and the total and all shares follow. */
+export function setOilMass(plan: Plan, id: string, mass: Grams): Plan {
+  const masses = plan.base.oils.map((o) => (o.id === id ? mass : (plan.base.totalOils * o.percent) / 100));
+  const total = masses.reduce<number>((sum, m) => sum + m, 0);
+  if (!(total > 0)) return plan;
+  return setBase(plan, {
+    totalOils: grams(total),
+    oils: plan.base.oils.map((o, i) => ({ ...o, percent: (masses[i]! / total) * 100 })),
+  });
+}
+
+export const removeOil = (plan: Plan, id: string, potId: string | null = null): Plan =>
+  pruneMaterials(
+    setOils(
+      plan,
+      oilsOf(plan, potId).filter((o) => o.id !== id),
+      potId,
+    ),
+  );
+
+/** Stretches the shares to 100 % in their present proportions. */
+export function normaliseOils(plan: Plan, potId: string | null = null): Plan {
+  const oils = oilsOf(plan, potId);
+  const sum = oilsSum(oils);
+  if (!(sum > 0)) return plan;
+  return setOils(
+    plan,
+    oils.map((o) => ({ ...o, percent: Number(((o.percent * 100) / sum).toFixed(4)) })),
+    potId,
+  );
+}
+
+/** Takes over a saved base: oils by share, lye and liquid; the total oils, scent and pots stay. */
+export function useRecipe(
+  plan: Plan,
+  recipe: Pick<Base, 'superfat' | 'lye' | 'liquid' | 'temperature'> & {
+    readonly oils: readonly { readonly material: Material; readonly percent: number }[];
+  },
+  rowId: (index: number) => string,
+): Plan {
+  const { oils, superfat, lye, liquid, temperature } = recipe;
+  const materials = oils.reduce<Plan>(
+    (p, o) => ({ ...p, materials: withCopy(p, o.material) }),
+    plan,
+  ).materials;
+  return pruneMaterials({
+    ...setBase(plan, {
+      superfat,
+      lye,
+      liquid,
+      temperature,
+      oils: oils.map((o, i) => ({ id: rowId(i), materialId: o.material.id, percent: o.percent })),
+    }),
+    materials,
+  });
+}
+
+/** Chooses one scent at a dose in g/kg, keeping how it is used; or none. */
+export const setScent = (plan: Plan, scent: { material: Material; dose: number } | null): Plan =>
+  pruneMaterials({
+    ...setBase(plan, {
+      scent: scent && {
+        when: plan.base.scent?.when ?? 'pot',
+        stabiliser: 0,
+        parts: [{ id: 'scent', materialId: scent.material.id, parts: 1 }],
+        dose: gramsPerKg(scent.dose),
+      },
+    }),
+    materials: scent ? withCopy(plan, scent.material) : plan.materials,
+  });
+
+/** Adds a scent to the blend, one part of it. The first starts a blend at the dose given. */
+export function addScentPart(plan: Plan, id: string, material: Material, dose: number): Plan {
+  const { scent } = plan.base;
+  if (!scent) {
+    const first = setScent(plan, { material, dose });
+    return setBase(first, {
+      scent: { ...first.base.scent!, parts: [{ id, materialId: material.id, parts: 1 }] },
+    });
+  }
+  if (scent.parts.some((p) => p.materialId === material.id)) return plan;
+  const parts = [...scent.parts, { id, materialId: material.id, parts: 1 }];
+  return { ...setBase(plan, { scent: { ...scent, parts } }), materials: withCopy(plan, material) };
+}
+
+/** Removes a part of the blend; with the last one the scent goes. */
+export function removeScentPart(plan: Plan, id: string): Plan {
+  const { scent } = plan.base;
+  if (!scent) return plan;
+  const parts = scent.parts.filter((p) => p.id !== id);
+  return pruneMaterials(setBase(plan, { scent: parts.length > 0 ? { ...scent, parts } : null }));
+}
+
+export const changeScent = (plan: Plan, change: Partial<ScentChoice>): Plan =>
+  plan.base.scent ? setBase(plan, { scent: { ...plan.base.scent, ...change } }) : plan;
+
+/** Adds an additive to the whole batch at its typical dose, at the moment that its first carrier suggests. */
+export function addAdditive(plan: Plan, id: string, material: Material): Plan {
+  if (plan.base.additives.some((a) => a.materialId === material.id)) return plan;
+  const medium = material.carriers[0]?.medium;
+  const row: AdditiveRow = {
+    id,
+    materialId: material.id,
+    dose: gramsPerKg(material.window?.typical ?? 5),
+    moment:
+      medium === 'lye-water'
+        ? 'lye-water'
+        : medium === 'batch-oils' || medium === 'oil' || medium === 'infusion'
+          ? 'oils'
+          : medium === 'water'
+            ? 'water'
+            : medium === 'top'
+              ? 'top'
+              : 'trace',
+  };
+  return {
+    ...setBase(plan, { additives: [...plan.base.additives, row] }),
+    materials: withCopy(plan, material),
+  };
+}
+
+export const setAdditive = (plan: Plan, id: string, change: Partial<Omit<AdditiveRow, 'id'>>): Plan =>
+  setBase(plan, { additives: plan.base.additives.map((a) => (a.id === id ? { ...a, ...change } : a)) });
+
+export const removeAdditive = (plan: Plan, id: string): Plan =>
+  pruneMaterials(setBase(plan, { additives: plan.base.additives.filter((a) => a.id !== id) }));

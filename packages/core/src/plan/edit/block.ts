@@ -1,0 +1,42 @@
+import { type Material } from '../../material/material.ts';
+import { gramsPerKg } from '../../units/quantity.ts';
+import { type Embed, type PowderLine } from '../embed.ts';
+import { type Moulding, type MouldRow } from '../moulding.ts';
+import { type Plan, pruneMaterials } from '../plan.ts';
+import { withCopy } from './copies.ts';
+
+export const setMoulding = (plan: Plan, change: Partial<Moulding>): Plan => ({
+  ...plan,
+  moulding: { ...plan.moulding, ...change },
+});
+
+export const setMould = (plan: Plan, id: string, change: Partial<Omit<MouldRow, 'id'>>): Plan =>
+  setMoulding(plan, { moulds: plan.moulding.moulds.map((m) => (m.id === id ? { ...m, ...change } : m)) });
+
+export const addEmbed = (plan: Plan, embed: Embed): Plan => ({ ...plan, embeds: [...plan.embeds, embed] });
+export const setEmbed = (plan: Plan, id: string, change: Partial<Omit<Embed, 'id'>>): Plan =>
+  pruneMaterials({ ...plan, embeds: plan.embeds.map((e) => (e.id === id ? { ...e, ...change } : e)) });
+export const removeEmbed = (plan: Plan, id: string): Plan =>
+  pruneMaterials({ ...plan, embeds: plan.embeds.filter((e) => e.id !== id) });
+
+/** Adds a colourant to an embed at its typical dose. */
+export function addEmbedDose(plan: Plan, embedId: string, rowId: string, material: Material): Plan {
+  const embed = plan.embeds.find((e) => e.id === embedId);
+  if (!embed || embed.doses.some((d) => d.materialId === material.id)) return plan;
+  const dose = { id: rowId, materialId: material.id, dose: gramsPerKg(material.window?.typical ?? 1) };
+  return setEmbed({ ...plan, materials: withCopy(plan, material) }, embedId, {
+    doses: [...embed.doses, dose],
+  });
+}
+
+export const addLine = (plan: Plan, line: PowderLine, material: Material): Plan => ({
+  ...plan,
+  lines: [...plan.lines, line],
+  materials: withCopy(plan, material),
+});
+export const setLine = (plan: Plan, id: string, change: Partial<Omit<PowderLine, 'id'>>): Plan => ({
+  ...plan,
+  lines: plan.lines.map((l) => (l.id === id ? { ...l, ...change } : l)),
+});
+export const removeLine = (plan: Plan, id: string): Plan =>
+  pruneMaterials({ ...plan, lines: plan.lines.filter((l) => l.id !== id) });

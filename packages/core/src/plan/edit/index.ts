@@ -1,0 +1,46 @@
+/*
+ * Edits of a plan: plan in, plan out, nothing else touched. Ids come from the caller, so that an edit is the
+ * same wherever it runs.
+ */
+export {
+  addAdditive,
+  addOil,
+  addScentPart,
+  changeScent,
+  normaliseOils,
+  removeAdditive,
+  removeOil,
+  removeScentPart,
+  setAdditive,
+  setBase,
+  setOilMass,
+  setOilPercent,
+  setOils,
+  setScent,
+  useRecipe,
+} from './base.ts';
+export {
+  addEmbed,
+  addEmbedDose,
+  addLine,
+  removeEmbed,
+  removeLine,
+  setEmbed,
+  setLine,
+  setMould,
+  setMoulding,
+} from './block.ts';
+export { addDose, type FormulaPart, refreshMaterial, removeDose, setDose, setFormula } from './doses.ts';
+export { type PalettePot, potsFromPalette, setPalette, setPaletteColour, setTechnique } from './idea.ts';
+export {
+  addDraw,
+  addPot,
+  copyPot,
+  movePot,
+  removeDraw,
+  removePot,
+  setDraw,
+  setParts,
+  setPot,
+} from './pots.ts';
+export { setCarrierOil, setCarrierSource, setDispersion, setWork } from './work.ts';

@@ -1,0 +1,112 @@
+/** The plan document: types, edits, limits, integrity, upgrades. */
+export {
+  addAdditive,
+  addOil,
+  addScentPart,
+  changeScent,
+  normaliseOils,
+  removeAdditive,
+  removeOil,
+  removeScentPart,
+  setAdditive,
+  setBase,
+  setOilMass,
+  setOilPercent,
+  setOils,
+  setScent,
+  useRecipe,
+} from './edit/base.ts';
+export {
+  addEmbed,
+  addEmbedDose,
+  addLine,
+  removeEmbed,
+  removeLine,
+  setEmbed,
+  setLine,
+  setMould,
+  setMoulding,
+} from './edit/block.ts';
+export { addDose, type FormulaPart, refreshMaterial, removeDose, setDose, setFormula } from './edit/doses.ts';
+export { type PalettePot, potsFromPalette, setPalette, setPaletteColour, setTechnique } from './edit/idea.ts';
+export {
+  addDraw,
+  addPot,
+  copyPot,
+  movePot,
+  removeDraw,
+  removePot,
+  setDraw,
+  setParts,
+  setPot,
+} from './edit/pots.ts';
+export { setCarrierOil, setCarrierSource, setDispersion, setWork } from './edit/work.ts';
+export {
+  type Embed,
+  EMBED_BASES,
+  EMBED_SHAPES,
+  type EmbedBase,
+  type EmbedShape,
+  type PowderLine,
+} from './embed.ts';
+export { wouldCycle } from './graph.ts';
+export { type IntegrityProblem, integrityProblems } from './integrity.ts';
+export { PLAN_LIMITS } from './limits.ts';
+export {
+  type BarCut,
+  type Mould,
+  MOULD_SHAPES,
+  type Moulding,
+  type MouldRow,
+  type MouldShape,
+  plainMould,
+} from './moulding.ts';
+export { oilsAddUp, oilsSum } from './oilShares.ts';
+export {
+  ADDITIVE_MOMENTS,
+  type AdditiveMoment,
+  type AdditiveRow,
+  type Base,
+  blendsOf,
+  CARRIER_SOURCES,
+  type CarrierSource,
+  type DoseRow,
+  type Draw,
+  emptyPlan,
+  type Finish,
+  FINISHES,
+  HEATS,
+  type Idea,
+  LIQUID_KINDS,
+  LIQUID_WAYS,
+  type LiquidChoice,
+  type LiquidKind,
+  type LiquidPart,
+  type LiquidWay,
+  type LyeChoice,
+  materialOf,
+  newPot,
+  type OilRow,
+  oilsOf,
+  onePart,
+  type PaletteColour,
+  type Plan,
+  PLAN_SCHEMA,
+  type Pot,
+  POT_PLACES,
+  type PotPlace,
+  pruneMaterials,
+  SCENT_MOMENTS,
+  type ScentChoice,
+  type ScentMoment,
+  type ScentPart,
+  SHARE_WAYS,
+  type SharedDispersion,
+  type ShareWay,
+  type Stock,
+  TAKEN,
+  type Taken,
+  USES,
+  type Work,
+} from './plan.ts';
+export { upgradePlan } from './upgrade.ts';

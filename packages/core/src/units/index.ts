@@ -1,0 +1,59 @@
+/** Quantities, units of the maker, spoons, measuring, parsing and printing. */
+export {
+  DOSE_UNITS,
+  type DoseContext,
+  doseFromUnit,
+  doseInUnit,
+  type DoseProblem,
+  type DoseUnit,
+  doseUnitProblem,
+  teaspoonsOf,
+} from './dose.ts';
+export {
+  levelSpoons,
+  measure,
+  type Measured,
+  type Measuring,
+  roundToDivision,
+  SCALE_DIVISIONS,
+} from './measure.ts';
+export { type NumberProblem, type NumberRange, type ParsedNumber, parseNumber } from './parseNumber.ts';
+export {
+  type DecimalMark,
+  printFixed,
+  printNumber,
+  printSignificant,
+  printSpoonSum,
+  spoonName,
+} from './print.ts';
+export { grams, type Grams, gramsPerKg, type GramsPerKg, massOfDose, type Millilitres } from './quantity.ts';
+export {
+  FILL_RANGE,
+  type Spoon,
+  SPOON_FILLS,
+  SPOON_SYSTEMS,
+  type SpoonFill,
+  SPOONS,
+  type SpoonSum,
+  type SpoonSystem,
+} from './spoons.ts';
+export {
+  LENGTH_DIGITS,
+  LENGTH_UNITS,
+  lengthFromUnit,
+  lengthInUnit,
+  type LengthUnit,
+  MASS_DIGITS,
+  MASS_UNITS,
+  massFromUnit,
+  massInUnit,
+  type MassUnit,
+  metricUnits,
+  type Say,
+  sayIn,
+  TEMPERATURE_UNITS,
+  temperatureFromUnit,
+  temperatureInUnit,
+  type TemperatureUnit,
+  type Units,
+} from './view.ts';

@@ -1,0 +1,23 @@
+/** Dispersions, order, pace, the weigh sheet and the timeline. */
+export { additiveEffects } from './additive.ts';
+export {
+  carrierMass,
+  carrierOilBalance,
+  type Dispersion,
+  dispersionHint,
+  dispersions,
+  type DispersionUse,
+  liquidName,
+  mediumName,
+} from './dispersion.ts';
+export { workOrder, type WorkOrder } from './order.ts';
+export { PACE_SPREAD, type PotPace } from './pace.ts';
+export {
+  type PrepAdditive,
+  type PrepPot,
+  type PrepRow,
+  prepSheet,
+  type PrepSheet,
+  type Weighing,
+} from './prep.ts';
+export { type MouldTask, type PotStep, type Task, type Timeline, timelineOf } from './timeline.ts';

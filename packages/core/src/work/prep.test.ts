@@ -1,0 +1,179 @@
+import { dose, planWith, pot, scentOf, tenthGramScale } from '../testing/plans.ts';
+import { grams, gramsPerKg } from '../units/quantity.ts';
+import { batterOf } from '../balance/lye.ts';
+import { emptyMoulding, plainMould } from '../plan/moulding.ts';
+import { type Draw, emptyWork, newPot, type Plan, type Pot } from '../plan/plan.ts';
+import { prepSheet, type Weighing } from './prep.ts';
+
+const weighings = (plan: Plan): Weighing[] => [...prepSheet(plan, tenthGramScale).weighings];
+const told = (plan: Plan): [string, string][] => weighings(plan).map((w) => [w.pot.name, w.after]);
+const from = (id: string, value: number): Draw => ({
+  id: `d-${id}`,
+  from: id,
+  by: 'percent',
+  value,
+  second: 0,
+});
+
+describe('weighing the batter, in the order of the work', () => {
+  it('the bowl goes down by what each pot takes, to nothing', () => {
+    const plan = planWith([pot('A', 3), pot('B', 2), pot('C', 1)]);
+    const total = batterOf(plan).total!;
+    const list = weighings(plan);
+    expect(list.map((w) => w.mass)).toEqual([3, 2, 1].map((p) => expect.closeTo((total * p) / 6, 6)));
+    expect(list.map((w) => w.remains)).toEqual([3, 1, 0].map((p) => expect.closeTo((total * p) / 6, 6)));
+    expect(list.map((w) => w.after)).toEqual(['', '', '']);
+  });
+
+  it('what no pot takes stays in the bowl', () => {
+    const half: Pot = {
+      ...newPot('A', 'A'),
+      draws: [{ id: 'd', from: null, by: 'percent', value: 60, second: 0 }],
+    };
+    const plan = planWith([half]);
+    expect(weighings(plan)[0]!.remains).toBeCloseTo(0.4 * batterOf(plan).total!, 6);
+  });
+
+  it('plain pots first, then those after the late liquid, then those after the additives', () => {
+    const { liquid } = planWith([]).base;
+    const plan = planWith(
+      [
+        { ...pot('Late', 1), taken: 'additives' as const },
+        { ...pot('First', 1), taken: 'emulsion' as const },
+        { ...pot('Second', 1), taken: 'liquid' as const },
+      ],
+      {
+        liquid: { ...liquid, heldBack: grams(30) },
+        additives: [{ id: 'o', materialId: 'oats-ground', dose: gramsPerKg(20), moment: 'trace' }],
+      },
+    );
+    expect(told(plan)).toEqual([
+      ['First', 'at emulsion, before anything else goes in'],
+      ['Second', 'after the late liquid'],
+      ['Late', 'after the additives'],
+    ]);
+    // 20 g/kg of the oils that are still in the bowl: those of the last pot
+    expect(prepSheet(plan, tenthGramScale).additives[0]!.mass).toBeCloseTo((20 * 1000) / 3 / 1000, 6);
+    // The pot that is taken last weighs more by the oats and its half of the liquid.
+    const [first, second, late] = weighings(plan).map((w) => w.mass);
+    expect(second! - first!).toBeCloseTo(15, 6);
+    expect(late! - second!).toBeCloseTo(20 / 3, 6);
+  });
+
+  it('scented pots after the whole batter is scented, whites before', () => {
+    const plan = planWith([{ ...pot('Red', 1), scented: true }, pot('White', 1)], {
+      scent: scentOf('scent-limewash', 30, { when: 'batter' }),
+    });
+    expect(told(plan)).toEqual([
+      ['White', ''],
+      ['Red', 'after the scent'],
+    ]);
+    const [white, red] = weighings(plan);
+    // 30 g/kg of 500 g
+    expect(red!.mass - white!.mass).toBeCloseTo(15, 6);
+  });
+
+  it('from other pots once they are coloured, each draw with what it leaves', () => {
+    const plan = planWith([
+      pot('A', 1, dose('ultramarine-blue', 10)),
+      { ...newPot('B', 'B'), draws: [from('A', 30)] },
+      { ...newPot('C', 'C'), draws: [from('A', 20)] },
+    ]);
+    const [, b, c] = weighings(plan);
+    // 1,000 g of oils: batter, 10 g of powder and twice as much oil
+    const whole = batterOf(plan).total! + 30;
+    expect(b).toMatchObject({ mass: expect.closeTo(0.3 * whole, 6), after: 'once it is coloured' });
+    expect(b!.remains).toBeCloseTo(0.7 * whole, 6);
+    expect(c!.remains).toBeCloseTo(0.5 * whole, 6);
+    expect(c!.from!.name).toBe('A');
+  });
+
+  it('a mini-batch is one weighing of its own', () => {
+    const plan = planWith([{ ...pot('Own', 1), ownLye: true }, pot('Shared', 1)]);
+    expect(told(plan)).toEqual([
+      ['Shared', ''],
+      ['Own', 'its own lye and oils, all of it'],
+    ]);
+    expect(weighings(plan)[0]!.remains).toBeCloseTo(0, 6);
+  });
+});
+
+describe('what stands ready beside it', () => {
+  it('parts of a scent blend, with its stabiliser and cost', () => {
+    const scent = {
+      ...scentOf('scent-limewash', 30),
+      parts: [
+        { id: 'a', materialId: 'scent-limewash', parts: 3 },
+        { id: 'b', materialId: 'scent-oat-biscuit', parts: 1 },
+      ],
+      stabiliser: 0.5,
+    };
+    const plan = planWith([{ ...pot('A', 1), scented: true }, pot('B', 1)], { scent });
+    const { scent: made } = prepSheet(plan, tenthGramScale);
+    // 30 g/kg of 500 g: 15 g, in quarters; half as much stabiliser
+    expect(made!.mass).toBeCloseTo(15, 6);
+    expect(made!.parts.map((p) => p.mass)).toEqual([expect.closeTo(11.25, 6), expect.closeTo(3.75, 6)]);
+    expect(made!.stabiliser).toBeCloseTo(7.5, 6);
+    const price = (id: string): number => plan.materials.find((m) => m.id === id)!.pricePerGram!;
+    expect(made!.cost).toBeCloseTo(11.25 * price('scent-limewash') + 3.75 * price('scent-oat-biscuit'), 6);
+    const unpriced = { ...plan, materials: plan.materials.map((m) => ({ ...m, pricePerGram: null })) };
+    expect(prepSheet(unpriced, tenthGramScale).scent!.cost).toBeNull();
+  });
+
+  it('parts of the liquid, of all of it', () => {
+    const { liquid } = planWith([]).base;
+    const plan = planWith([pot('A', 1)], {
+      liquid: {
+        ...liquid,
+        parts: [{ id: 'm', name: 'Oat milk', kind: 'milk', percent: 40 }],
+        heldBack: grams(20),
+      },
+    });
+    expect(prepSheet(plan, tenthGramScale).liquidParts[0]!.mass).toBeCloseTo(0.4 * batterOf(plan).liquid!, 6);
+  });
+
+  it('equal carriers: what the leaner pots get besides, in the total too', () => {
+    const plan = planWith(
+      [pot('A', 1, dose('ultramarine-blue', 10)), pot('B', 1)],
+      {},
+      { work: { ...emptyWork, equalise: true } },
+    );
+    const { pots, carriers } = prepSheet(plan, tenthGramScale);
+    // 5 g of powder in 10 g of oil for A; as much plain oil for B
+    expect(pots.map((p) => p.flow.evenedOil)).toEqual([expect.closeTo(0, 6), expect.closeTo(10, 6)]);
+    expect(carriers).toEqual([{ medium: 'oil', fromBatch: false, mass: expect.closeTo(20, 6) }]);
+  });
+
+  it('water carriers out of the liquid are told apart from water beside it', () => {
+    const clay = { ...dose('kaolin', 20), carrier: { medium: 'water' as const, ratio: 2 } };
+    const plan = planWith([
+      pot('A', 1, { ...clay, source: 'batch' as const }),
+      pot('B', 1, { ...clay, id: 'other', source: 'extra' as const }),
+    ]);
+    // 10 g of clay in each, in 20 g of water
+    expect(prepSheet(plan, tenthGramScale).carriers).toEqual([
+      { medium: 'water', fromBatch: true, mass: expect.closeTo(20, 6) },
+      { medium: 'water', fromBatch: false, mass: expect.closeTo(20, 6) },
+    ]);
+  });
+
+  it('powder lines over all moulds, and what goes on the top', () => {
+    const plan = planWith(
+      [pot('A', 1)],
+      { additives: [{ id: 'p', materialId: 'poppy-seed', dose: gramsPerKg(4), moment: 'top' }] },
+      {
+        moulding: {
+          ...emptyMoulding,
+          moulds: [
+            { id: 'm', count: 2, mould: { ...plainMould('Box', 'box'), length: 200, width: 80, height: 60 } },
+          ],
+        },
+        lines: [{ id: 'l', materialId: 'cocoa', gramsPerDm2: 0.5, count: 3 }],
+      },
+    );
+    const sheet = prepSheet(plan, tenthGramScale);
+    // 2 × 2 dm × 0.8 dm × 0.5 g × 3 lines; 4 g/kg of 1,000 g
+    expect(sheet.lines[0]!.mass).toBeCloseTo(4.8, 9);
+    expect(sheet.additives[0]!.mass).toBeCloseTo(4, 9);
+  });
+});
