@@ -253,8 +253,8 @@ describe('materials', () => {
     oil: null,
     scent: null,
     stock: null,
-    lot: '',
-    lotTested: false,
+    form: 'powder',
+    lots: [],
     lyeDemand: 0,
     ...change,
   });
@@ -422,8 +422,9 @@ it('reads plans of older schemas and gives them the present shape', async () => 
   const oil = batch.plan.base.oils[0]!;
   const {
     stock: _stock,
-    lot: _lot,
-    lotTested: _tested,
+    lots: _lots,
+    form: _form,
+    curve: _curve,
     lyeDemand: _demand,
     ...copy
   } = batch.plan.materials.find((m) => m.id === oil.materialId)!;

@@ -7,6 +7,7 @@ export {
   type BatchSummary,
   type BatchWrite,
   type FaceStripe,
+  isMade,
   PAGE_LIMITS,
 } from './batches/batches.ts';
 export {

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { Injectable } from '@nestjs/common';
 import { type MaterialWire, type MaterialWrite } from '@kleur/contract';
-import { defaultOptics, type Material, upgradeMaterial } from '@kleur/core/material';
+import { defaultCurve, defaultOptics, type Material, upgradeMaterial } from '@kleur/core/material';
 import { startingShelf } from '@kleur/core/material/catalogue';
 import { type EntityManager } from 'typeorm';
 import { demoStock } from '../demo/data/demo-shelf.ts';
@@ -73,14 +73,14 @@ export class CatalogueService implements Content {
   async create(input: MaterialWrite): Promise<MaterialWire> {
     checkMaterial(input);
     const id = `own-${randomUUID()}`;
-    const data: Material = { ...input, id, optics: opticsFor(input) };
+    const data: Material = { ...input, id, ...curveFor(input) };
     return wire(await this.store.create({ ...columns(data), builtIn: false }, { id }));
   }
 
   async update(id: string, version: number, input: MaterialWrite): Promise<MaterialWire> {
     checkMaterial(input);
     const row = await this.store.update(id, version, (before) =>
-      columns({ ...input, id, optics: opticsFor(input, before.data) }),
+      columns({ ...input, id, ...curveFor(input, upgradeMaterial(before.data)) }),
     );
     return wire(row);
   }
@@ -102,14 +102,21 @@ export class CatalogueService implements Content {
 
 const columns = (data: Material) => ({ kind: data.kind, name: data.name, data });
 
-/** Curves stay while what they were built from stays; another colour, dose or kind gets a new default curve. */
-function opticsFor(input: MaterialWrite, before?: Material): Material['optics'] {
-  if (input.colour === null || input.window === null) return null;
+/**
+ * The curve of a material after an edit. A fitted one stands on readings and stays whatever the entry says; a default
+ * one stays while what it was built from stays, and is built anew for another colour, dose or kind.
+ */
+function curveFor(input: MaterialWrite, before?: Material): Pick<Material, 'optics' | 'curve'> {
+  if (before?.optics && before.curve?.origin.kind === 'fitted')
+    return { optics: before.optics, curve: before.curve };
+  if (input.colour === null || input.window === null) return { optics: null, curve: null };
   const same =
     before?.colour?.toLowerCase() === input.colour.toLowerCase() &&
     before.kind === input.kind &&
     before.window?.typical === input.window.typical;
-  return same ? before.optics : defaultOptics(input.kind, input.colour, input.window);
+  if (same) return { optics: before.optics, curve: before.curve };
+  const optics = defaultOptics(input.kind, input.colour, input.window);
+  return { optics, curve: optics && defaultCurve(input.kind) };
 }
 
 /** What single fields cannot tell: windows in order, the parts that a kind needs. */

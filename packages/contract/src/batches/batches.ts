@@ -3,6 +3,9 @@ import { type Plan } from '@kleur/core/plan';
 export const BATCH_STATES = ['idea', 'planned', 'poured', 'curing', 'finished'] as const;
 export type BatchState = (typeof BATCH_STATES)[number];
 
+/** Whether a batch of this state was poured, so that its plan tells what was made. */
+export const isMade = (state: BatchState): boolean => state !== 'idea' && state !== 'planned';
+
 /** One colour of the bar, as the list shows it. */
 export interface FaceStripe {
   readonly name: string;

@@ -4,6 +4,11 @@ import {
   type Caution,
   CAUTIONS,
   type Claim,
+  type CurveOrigin,
+  type Lot,
+  LOT_LIMITS,
+  MATERIAL_FORMS,
+  type MaterialForm,
   CLAIMS,
   FATTY_ACIDS,
   LIMIT_BASES,
@@ -17,6 +22,7 @@ import { type Shimmer } from '@kleur/core/pigment';
 import { PLAN_LIMITS } from '@kleur/core/plan';
 import { type MaterialWire, type MaterialWrite } from './materials.ts';
 import {
+  Int,
   Bands,
   Flag,
   Many,
@@ -102,8 +108,26 @@ class ScentFactsDto {
   @OneOf(['slows', 'none', 'slight', 'moderate', 'strong', 'seizes']) pace!: ScentFacts['pace'];
 }
 
+class LotDto implements Lot {
+  @Text(80, { min: 1 }) id!: string;
+  @Text(LOT_LIMITS.label, { description: 'As on the label' }) label!: string;
+  @Flag({ description: 'A bar of this lot has been read' }) tested!: boolean;
+}
+
+class CurveOriginDto {
+  @OneOf(['default', 'fitted']) kind!: CurveOrigin['kind'];
+  @Int(1, 100_000, { optional: true, description: 'Of a fit' }) version?: number;
+  @Int(1, 100_000, { optional: true, description: 'That a fit stands on' }) readings?: number;
+}
+
+class CurveFactsDto {
+  @One(() => CurveOriginDto) origin!: CurveOrigin & CurveOriginDto;
+  @Num(0.0001, 10, { description: 'Standard deviation of the strength, as a fraction' }) spread!: number;
+}
+
 export class MaterialWriteDto implements MaterialWrite {
   @OneOf(MATERIAL_KINDS) kind!: MaterialKind;
+  @OneOf(MATERIAL_FORMS) form!: MaterialForm;
   @Text(PLAN_LIMITS.name, { min: 1 }) name!: string;
   @Text(80) colourIndex!: string;
   @Pattern(HEX, '#4a63b0', { nullable: true, description: 'At the typical dose, gelled and cured' })
@@ -119,8 +143,7 @@ export class MaterialWriteDto implements MaterialWrite {
   @Num(0, 10_000, { nullable: true, description: 'Price per gram' }) pricePerGram!: number | null;
   @Flag() inStock!: boolean;
   @Num(0, 1_000_000, { nullable: true, description: 'On the shelf, g' }) stock!: number | null;
-  @Text(60) lot!: string;
-  @Flag({ description: 'A bar of this lot has been read' }) lotTested!: boolean;
+  @Many(() => LotDto, LOT_LIMITS.lots, { description: 'The lot at hand first' }) lots!: LotDto[];
   @Num(0, 2, { description: 'Sodium hydroxide that a gram takes up, g' }) lyeDemand!: number;
   @One(() => OilFactsDto, { nullable: true }) oil!: OilFactsDto | null;
   @One(() => ScentFactsDto, { nullable: true }) scent!: ScentFactsDto | null;
@@ -134,6 +157,7 @@ export class MaterialUpdateDto extends MaterialWriteDto {
 export class MaterialCopyDto extends MaterialWriteDto {
   @Text(80, { min: 1 }) id!: string;
   @One(() => OpticsDto, { nullable: true }) optics!: OpticsDto | null;
+  @One(() => CurveFactsDto, { nullable: true }) curve!: CurveFactsDto | null;
 }
 
 export class MaterialWireDto extends MaterialCopyDto implements MaterialWire {

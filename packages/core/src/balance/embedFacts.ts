@@ -7,8 +7,8 @@ import { barsOf, barsOfMould, mouldsArea } from './mould.ts';
 import { type Moulding } from '../plan/moulding.ts';
 import { materialOf, type Plan } from '../plan/plan.ts';
 
-/** Density of set soap, g/ml. */
-const SOAP_DENSITY = 1.04;
+/** Density of finished soap, g/ml. */
+export const SOAP_DENSITY = 1.04;
 /** Batter made from a kg of oils, kg: turns doses on soap into doses on oils. */
 const SOAP_PER_OIL = 1.4;
 

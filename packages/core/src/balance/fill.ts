@@ -1,7 +1,7 @@
 import { grams } from '../units/quantity.ts';
 import { flowOf } from './balance.ts';
 import { embedFacts, embedsRoom } from './embedFacts.ts';
-import { totalOf } from './flow.ts';
+import { type Flow, totalOf } from './flow.ts';
 import { barsOf, mouldsVolume } from './mould.ts';
 import { PLAN_LIMITS } from '../plan/limits.ts';
 import { type Plan } from '../plan/plan.ts';
@@ -26,9 +26,8 @@ export interface Fill {
   readonly ratio: number | null;
 }
 
-/** How the batter that a plan makes fills its moulds. */
-export function fillOf(plan: Plan): Fill {
-  const flow = flowOf(plan);
+/** How the batter that a plan makes, or that was really made, fills its moulds. */
+export function fillOf(plan: Plan, flow: Flow = flowOf(plan)): Fill {
   const { moulding } = plan;
   // When pots take more than there is, there still is no more.
   const real = flow.unallocated < 0 ? 1 / (1 - flow.unallocated) : 1;
@@ -72,13 +71,13 @@ export function fillOf(plan: Plan): Fill {
 export const WATER_LEAVES = 0.55;
 
 /** Water in the batter as a share of it, 0–1. */
-export function waterShare(plan: Plan): number {
-  const flow = flowOf(plan);
+export function waterShare(plan: Plan, flow: Flow = flowOf(plan)): number {
   const water = totalOf(flow, flow.ledger.at('liquid')) + totalOf(flow, flow.ledger.at('carrier-water'));
   return flow.mass > 0 ? water / flow.mass : 0;
 }
 
-export const cureLoss = (plan: Plan): number => WATER_LEAVES * waterShare(plan);
+/** Part of a bar's mass that leaves in cure, 0–1. */
+export const cureLoss = (plan: Plan, flow?: Flow): number => WATER_LEAVES * waterShare(plan, flow);
 
 export interface BarWeights {
   readonly count: number;
@@ -97,11 +96,11 @@ export interface BarWeights {
 }
 
 /** Bars that a plan gives, and what they weigh; the moulds as full as the batter fills them. */
-export function barWeights(plan: Plan): BarWeights {
-  const fill = fillOf(plan);
+export function barWeights(plan: Plan, flow?: Flow): BarWeights {
+  const fill = fillOf(plan, flow);
   const bars = barsOf(plan.moulding);
   const perMl = fill.wanted > 0 ? fill.massInMoulds / fill.wanted : 0;
-  const keeps = 1 - cureLoss(plan);
+  const keeps = 1 - cureLoss(plan, flow);
   const atCut = bars.count > 0 ? (bars.volume * perMl) / bars.count : 0;
   return {
     count: bars.count,

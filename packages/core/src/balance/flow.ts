@@ -100,6 +100,14 @@ export interface LyeFlow {
   readonly vessel: number;
 }
 
+/** How the passes over a plan ended. A plan that does not settle has no figures to rely on; a check stops it. */
+export interface Convergence {
+  readonly converged: boolean;
+  readonly passes: number;
+  /** What the last pass still moved, as a fraction of the oils. */
+  readonly residual: number;
+}
+
 export interface Flow {
   readonly ledger: Ledger;
   /** Of the recipe. */
@@ -117,6 +125,7 @@ export interface Flow {
   /** g/ml at the pour: as measured, or worked out. */
   readonly density: number;
   readonly cyclic: ReadonlySet<string>;
+  readonly convergence: Convergence;
   /** The recipe's oil that carriers are taken from; null when the recipe lacks it. */
   readonly carrierOil: string | null;
 }

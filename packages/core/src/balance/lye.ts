@@ -2,9 +2,9 @@ import { type Grams, grams } from '../units/quantity.ts';
 import { oilsAddUp } from '../plan/oilShares.ts';
 import { type Base, blendsOf, materialOf, type OilRow, type Plan } from '../plan/plan.ts';
 
-/** Molar masses in g/mol. */
-const NAOH = 39.997;
-const KOH = 56.105;
+/** Molar masses, g/mol. */
+export const MOLAR_MASS = { naoh: 39.997, koh: 56.105 } as const;
+const { naoh: NAOH, koh: KOH } = MOLAR_MASS;
 
 /** SAP(NaOH) in g per g of oil from SAP(KOH) in mg per g. */
 export const sapNaoh = (sapKoh: number): number => ((sapKoh / 1000) * NAOH) / KOH;

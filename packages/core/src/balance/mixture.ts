@@ -1,6 +1,6 @@
-import { isWeighedCarrier } from '../material/material.ts';
+import { FATTY_ACIDS, isWeighedCarrier } from '../material/material.ts';
 import { DENSITY, lyeDensity, solidDensity } from './density.ts';
-import { AFTER_OILS, type DoseFlow, type Ledger } from './flow.ts';
+import { AFTER_OILS, type DoseFlow, type Ledger, type LyeFlow } from './flow.ts';
 import { concentrationOf, lyeMoles, type LyeRate, lyeRate, lyeStops, molesPerGram } from './lye.ts';
 import { layerVolume, sectionVolume } from './mould.ts';
 import {
@@ -14,6 +14,7 @@ import {
   type Pot,
   type Stock,
 } from '../plan/plan.ts';
+import { COMMON_LYE, type Weighed, type WeighedLye } from './weighed.ts';
 
 /** Oil and liquid that a lye keeps back for carriers, g. */
 export interface Held {
@@ -27,13 +28,17 @@ export const sum = (v: Float64Array): number => {
   return total;
 };
 
+/** An oil that wets powder well is fluid: little of it is saturated, and little is ricinoleic acid, which is thick. % */
+const LIGHT_OIL = { saturated: 25, ricinoleic: 20 } as const;
+
 /** The oil of a blend that carriers come from: the one chosen, or its lightest. Null for none. */
 export function carrierOilOf(plan: Plan, oils: readonly OilRow[]): string | null {
   const chosen = plan.work.carrierOil;
   if (chosen !== null) return oils.some((o) => o.materialId === chosen) ? chosen : null;
   const light = (o: OilRow): boolean => {
-    const { id, oil } = materialOf(plan, o.materialId);
-    return (oil?.saturated ?? 100) <= 25 && !id.includes('castor');
+    const { oil } = materialOf(plan, o.materialId);
+    const ricinoleic = oil?.fatty?.[FATTY_ACIDS.indexOf('ricinoleic')] ?? 0;
+    return (oil?.saturated ?? 100) <= LIGHT_OIL.saturated && ricinoleic <= LIGHT_OIL.ricinoleic;
   };
   return (
     oils
@@ -65,7 +70,10 @@ export class Mixture {
   private readonly stocks: ReadonlyMap<string, Stock>;
   private readonly unknownSap: boolean;
 
-  constructor(private readonly plan: Plan) {
+  constructor(
+    readonly plan: Plan,
+    private readonly weighed: Weighed,
+  ) {
     const { base, work } = plan;
     this.total = base.totalOils;
     const blends = blendsOf(plan);
@@ -107,16 +115,78 @@ export class Mixture {
   emulsion(group: string | null, held: Held | undefined, share: number): Float64Array {
     const { ledger, total, plan } = this;
     const { fractions, rate, carrierOil } = this.recipe(group);
+    const { oils, naoh, koh, liquid } = this.weighedLye(group);
     const v = new Float64Array(ledger.size);
     const scale = total / 1000;
     const over = share > 1e-9 ? 1 / share : 0;
-    fractions.forEach((f, i) => (v[i] = f * total));
+    fractions.forEach((f, i) => {
+      const mass = oils?.[ledger.oils[i]!];
+      v[i] = mass === undefined ? f * total : mass * over;
+    });
     if (carrierOil !== null) v[ledger.oils.indexOf(carrierOil)]! -= (held?.oil ?? 0) * over;
-    v[ledger.at('naoh')] = rate.naoh * scale;
-    v[ledger.at('koh')] = rate.koh * scale;
-    v[ledger.at('liquid')] = rate.liquid * scale - (held?.water ?? 0) * over - plan.base.liquid.heldBack;
+    v[ledger.at('naoh')] = naoh === undefined ? rate.naoh * scale : naoh * over;
+    v[ledger.at('koh')] = koh === undefined ? rate.koh * scale : koh * over;
+    const wet = liquid === undefined ? rate.liquid * scale : liquid * over;
+    v[ledger.at('liquid')] = wet - (held?.water ?? 0) * over - plan.base.liquid.heldBack;
     for (const a of this.early) v[ledger.material(a.materialId)]! += a.dose * scale;
     return v;
+  }
+
+  private weighedLye(group: string | null): WeighedLye {
+    return this.weighed.lyes?.[group ?? COMMON_LYE] ?? {};
+  }
+
+  /** Batter that was really drawn into a pot, g; undefined where it went as planned. */
+  weighedDraw(pot: Pot, draw: Draw): number | undefined {
+    return this.weighed.pots?.[pot.id]?.draws?.[draw.id];
+  }
+
+  /** The same for a draw whose pot is not at hand. */
+  weighedDrawOf(draw: Draw): number | undefined {
+    if (!this.weighed.pots) return undefined;
+    const pot = this.plan.pots.find((p) => p.draws.includes(draw));
+    return pot && this.weighedDraw(pot, draw);
+  }
+
+  /** Oils in the unit batter of a lye (see `emulsion`), before any are kept back, g. */
+  oilsOfUnit(group: string | null, shares: ReadonlyMap<string | null, number>): number {
+    const { oils } = this.weighedLye(group);
+    if (!oils) return this.total;
+    const share = shares.get(group) ?? 1;
+    const { fractions } = this.recipe(group);
+    let sum = 0;
+    fractions.forEach((f, i) => {
+      const mass = oils[this.ledger.oils[i]!];
+      sum += mass === undefined ? f * this.total : share > 1e-9 ? mass / share : 0;
+    });
+    return sum;
+  }
+
+  /** One lye solution with its oils, for a share of the recipe. */
+  lye(potId: string | null, share: number, held: Held): LyeFlow {
+    const { total, plan } = this;
+    const { rate, fractions, carrierOil } = this.recipe(potId);
+    const weighed = this.weighedLye(potId);
+    const scale = (total / 1000) * share;
+    const later = plan.base.liquid.heldBack * share;
+    const liquid = weighed.liquid ?? rate.liquid * scale;
+    const rows = this.ledger.oils.flatMap((materialId, i) => {
+      const mass = weighed.oils?.[materialId] ?? fractions[i]! * total * share;
+      return fractions[i]! > 0 ? [{ materialId, mass }] : [];
+    });
+    return {
+      potId,
+      oils: weighed.oils ? rows.reduce((sum, r) => sum + r.mass, 0) : total * share,
+      rows,
+      carrierOil,
+      naoh: weighed.naoh ?? rate.naoh * scale,
+      koh: weighed.koh ?? rate.koh * scale,
+      liquid,
+      heldOil: held.oil,
+      heldForDispersions: held.water,
+      heldForLater: later,
+      vessel: liquid - held.water - later,
+    };
   }
 
   /** Late liquid and late additives of a whole recipe. `takers` is the fraction of the group that takes them. */
@@ -152,7 +222,9 @@ export class Mixture {
   scentPot(pot: Pot, contents: Float64Array, oils: number): { scent: number; stabiliser: number } {
     const { scent } = this.plan.base;
     if (!scent || (!pot.scented && scent.when !== 'oils')) return { scent: 0, stabiliser: 0 };
-    const missing = Math.max(0, (scent.dose * oils) / 1000 - contents[this.ledger.at('scent')]!);
+    const missing =
+      this.weighed.pots?.[pot.id]?.scent ??
+      Math.max(0, (scent.dose * oils) / 1000 - contents[this.ledger.at('scent')]!);
     return { scent: missing, stabiliser: this.addScent(contents, missing) };
   }
 
@@ -167,16 +239,17 @@ export class Mixture {
     const { ledger } = this;
     const { carrierOil } = this.recipe(group);
     return pot.doses.map((row): DoseFlow => {
-      const powder = (row.dose * oils) / 1000;
+      const weighed = this.weighed.pots?.[pot.id]?.doses?.[row.id];
+      const powder = weighed?.powder ?? (row.dose * oils) / 1000;
       const at = ledger.material(row.materialId);
       const stock = this.stocks.get(row.materialId) ?? null;
       const { carrier } = row;
-      const weighed = carrier !== null && isWeighedCarrier(carrier.medium);
-      const ratio = weighed ? (stock ? 100 / stock.powderPercent - 1 : carrier.ratio) : 0;
-      const liquid = powder * ratio;
+      const wet = carrier !== null && isWeighedCarrier(carrier.medium);
+      const ratio = wet ? (stock ? 100 / stock.powderPercent - 1 : carrier.ratio) : 0;
+      const liquid = wet ? (weighed?.liquid ?? powder * ratio) : 0;
       const oily = carrier?.medium === 'oil' || carrier?.medium === 'infusion';
       const fromBatch =
-        weighed &&
+        wet &&
         stock === null &&
         row.source === 'batch' &&
         (oily ? carrierOil !== null : carrier.medium === 'water');

@@ -6,7 +6,7 @@ import { type Composition, type CompositionPart } from '../pigment/composition.t
 import { oilsSum } from '../plan/oilShares.ts';
 import { type DoseRow, materialOf, oilsOf, type Plan, type Pot } from '../plan/plan.ts';
 import { flowOf } from './balance.ts';
-import { tinted } from './flow.ts';
+import { type Flow, tinted } from './flow.ts';
 import { scentBlend } from './scent.ts';
 
 const milkOf = (plan: Plan): number =>
@@ -44,8 +44,7 @@ const commonParts = (plan: Plan): CompositionPart[] =>
   });
 
 /** Canvas of a pot: the oils, and what scent it holds, its own and its donors'. */
-export function potCanvas(plan: Plan, pot: Pot): Canvas {
-  const flow = flowOf(plan);
+export function potCanvas(plan: Plan, pot: Pot, flow: Flow = flowOf(plan)): Canvas {
   const own = flow.pots.find((p) => p.pot.id === pot.id);
   if (!own || !(own.oils > 0)) return planCanvas(plan, pot.scented);
   return canvasAt(plan, (own.contents[flow.ledger.at('scent')]! * 1000) / own.oils, own.oilsBy);
@@ -55,8 +54,8 @@ export function potCanvas(plan: Plan, pot: Pot): Canvas {
 export function inheritedDoses(
   plan: Plan,
   pot: Pot,
+  { pots, ledger }: Flow = flowOf(plan),
 ): { readonly material: Material; readonly dose: number }[] {
-  const { pots, ledger } = flowOf(plan);
   const own = pots.find((p) => p.pot.id === pot.id);
   if (!own || !(own.oils > 0)) return [];
   const added = new Float64Array(plan.materials.length);
@@ -67,16 +66,27 @@ export function inheritedDoses(
   });
 }
 
-/** A pot as it is planned, or with other doses than the plan's. */
-export function potComposition(plan: Plan, pot: Pot, doses: readonly DoseRow[] = pot.doses): Composition {
-  const given = inheritedDoses(plan, pot);
-  const own = doses.map((row) => ({ material: materialOf(plan, row.materialId), dose: row.dose }));
+/**
+ * A pot as it is planned, with other doses than the plan's, or as it was really made.
+ * @param doses rows to count instead of the pot's own.
+ * @param flow what was weighed, where that is not the plan.
+ */
+export function potComposition(plan: Plan, pot: Pot, doses?: readonly DoseRow[], flow?: Flow): Composition {
+  const used = flow ?? flowOf(plan);
+  const made = flow && used.pots.find((p) => p.pot.id === pot.id);
+  const own =
+    made && !doses
+      ? made.doses.map((d) => ({
+          material: materialOf(plan, d.row.materialId),
+          dose: made.oils > 0 ? (d.powder * 1000) / made.oils : 0,
+        }))
+      : (doses ?? pot.doses).map((row) => ({ material: materialOf(plan, row.materialId), dose: row.dose }));
   const merged = new Map<Material, number>();
-  for (const { material, dose } of [...given, ...own]) {
+  for (const { material, dose } of [...inheritedDoses(plan, pot, used), ...own]) {
     if (material.optics && dose > 0) merged.set(material, (merged.get(material) ?? 0) + dose);
   }
   return {
-    canvas: potCanvas(plan, pot),
+    canvas: potCanvas(plan, pot, used),
     parts: [...merged].map(([material, dose]) => ({ optics: material.optics!, dose })),
     age: pot.hoursBefore,
     gel: null,

@@ -13,12 +13,12 @@ const ofPot = (plan: Plan, potId: string | null): string =>
   potId === null ? '' : ` of ${plan.pots.find((p) => p.id === potId)!.name}`;
 
 /** Oil shares must make 100 %, those of a mini-batch too. */
-export const checkOilsSum = ({ plan, say }: PlanFacts): Check[] =>
+export const checkOilsSum = ({ plan, print }: PlanFacts): Check[] =>
   blendsOf(plan)
     .filter((b) => !oilsAddUp(b.oils))
     .map(({ potId, oils }): Check => {
       const sum = oilsSum(oils);
-      const off = say.number(Math.abs(sum - 100), 2);
+      const off = print.number(Math.abs(sum - 100), 2);
       return {
         id: 'oils-sum',
         level: 'stop',
@@ -26,8 +26,8 @@ export const checkOilsSum = ({ plan, say }: PlanFacts): Check[] =>
         sentence:
           oils.length === 0
             ? 'No oils yet.'
-            : `The oils${ofPot(plan, potId)} make ${say.number(sum, 2)} %, ${off} % ${sum > 100 ? 'too much' : 'short'}.`,
-        arithmetic: oils.map((o) => say.number(o.percent, 2)).join(' + ') || '0',
+            : `The oils${ofPot(plan, potId)} make ${print.number(sum, 2)} %, ${off} % ${sum > 100 ? 'too much' : 'short'}.`,
+        arithmetic: oils.map((o) => print.number(o.percent, 2)).join(' + ') || '0',
         remedy: 'Bring the shares to 100 %.',
         repairs:
           sum > 0 ? [{ label: 'Stretch the shares to 100 %', apply: (p) => normaliseOils(p, potId) }] : [],
@@ -37,10 +37,10 @@ export const checkOilsSum = ({ plan, say }: PlanFacts): Check[] =>
 export const SUPERFAT_WARN = { low: 3, high: 12 } as const;
 
 /** Below 0 % stops, below 3 % or above 12 % warns. */
-export function checkSuperfat({ plan, say }: PlanFacts): Check[] {
+export function checkSuperfat({ plan, print }: PlanFacts): Check[] {
   const { superfat } = plan.base;
   if (superfat >= SUPERFAT_WARN.low && superfat <= SUPERFAT_WARN.high) return [];
-  const said = `Superfat is ${say.number(superfat, 1)} %`;
+  const said = `Superfat is ${print.number(superfat, 1)} %`;
   const common = {
     id: 'superfat-range',
     place: { at: 'superfat' },
@@ -89,7 +89,7 @@ const missingValue = (missing: readonly Material[], potId: string | null): Check
 
 export const CONCENTRATION_WARN = { low: 25, high: 40 } as const;
 
-export function checkLyeConcentration({ plan, say, batter }: PlanFacts): Check[] {
+export function checkLyeConcentration({ plan, print, batter }: PlanFacts): Check[] {
   const { naoh, koh, liquid } = lyeRate(plan);
   const c = concentrationOf(naoh + koh, liquid);
   if (batter.lye === null || (c >= CONCENTRATION_WARN.low - 1e-9 && c <= CONCENTRATION_WARN.high + 1e-9))
@@ -99,8 +99,8 @@ export function checkLyeConcentration({ plan, say, batter }: PlanFacts): Check[]
       id: 'lye-concentration',
       level: 'warn',
       place: { at: 'lye' },
-      sentence: `Lye concentration is ${say.number(c, 1)} %: ${c < CONCENTRATION_WARN.low ? 'slow to trace, long to dry, prone to rivers' : 'hot and quick; it may not all dissolve'}.`,
-      arithmetic: `lye / (lye + liquid) = ${say.mass(batter.lye + batter.koh!)} / (${say.mass(batter.lye + batter.koh!)} + ${say.mass(batter.liquid!)})`,
+      sentence: `Lye concentration is ${print.number(c, 1)} %: ${c < CONCENTRATION_WARN.low ? 'slow to trace, long to dry, prone to rivers' : 'hot and quick; it may not all dissolve'}.`,
+      arithmetic: `lye / (lye + liquid) = ${print.mass(batter.lye + batter.koh!)} / (${print.mass(batter.lye + batter.koh!)} + ${print.mass(batter.liquid!)})`,
       remedy: 'Common range 25–40 %.',
       repairs: [{ label: 'Set 33 %', apply: atConcentration(33) }],
     },
@@ -121,7 +121,7 @@ export const LYE_LIQUID = { stop: 1, warn: 1.2 } as const;
 export const checkLyeLiquid = (facts: PlanFacts): Check[] =>
   facts.batter.lye === null ? [] : facts.flow.lyes.flatMap((lye) => lyeLiquid(facts, lye));
 
-function lyeLiquid({ plan, say }: PlanFacts, lye: LyeFlow): Check[] {
+function lyeLiquid({ plan, print }: PlanFacts, lye: LyeFlow): Check[] {
   const mass = lye.naoh + lye.koh;
   const ratio = mass > 0 ? lye.vessel / mass : Infinity;
   if (ratio >= LYE_LIQUID.warn) return [];
@@ -133,11 +133,11 @@ function lyeLiquid({ plan, say }: PlanFacts, lye: LyeFlow): Check[] {
       id: 'lye-liquid',
       level: stops ? 'stop' : 'warn',
       place: { at: 'lye' },
-      sentence: `${stops ? 'Too little' : 'Barely enough'} liquid is left to dissolve the lye${pot ? ` of ${pot.name}` : ''}: ${say.number(Math.max(0, ratio), 2)} times its weight.`,
-      arithmetic: `${say.mass(lye.liquid)} − ${say.mass(lye.heldForDispersions)} for dispersions − ${say.mass(lye.heldForLater)} for later = ${say.mass(lye.vessel)}, against ${say.mass(mass)} of lye`,
+      sentence: `${stops ? 'Too little' : 'Barely enough'} liquid is left to dissolve the lye${pot ? ` of ${pot.name}` : ''}: ${print.number(Math.max(0, ratio), 2)} times its weight.`,
+      arithmetic: `${print.mass(lye.liquid)} − ${print.mass(lye.heldForDispersions)} for dispersions − ${print.mass(lye.heldForLater)} for later = ${print.mass(lye.vessel)}, against ${print.mass(mass)} of lye`,
       remedy:
         held > 0
-          ? `Keep at least ${say.number(LYE_LIQUID.warn, 1)} times the lye’s weight: hold less back, or use more liquid.`
+          ? `Keep at least ${print.number(LYE_LIQUID.warn, 1)} times the lye’s weight: hold less back, or use more liquid.`
           : 'Use more liquid.',
       repairs: [
         ...(lye.heldForDispersions > 0
@@ -169,7 +169,7 @@ const waterBeside = (plan: Plan): Plan => ({
 /** Superfat of a single pot, %: no oil may be missing where carriers took it from the batch. */
 export const POT_SUPERFAT = { stop: 0, warn: 2 } as const;
 
-export function checkPotSuperfat({ plan, flow, batter, say }: PlanFacts): Check[] {
+export function checkPotSuperfat({ plan, flow, batter, print }: PlanFacts): Check[] {
   if (batter.lye === null) return [];
   return flow.pots.flatMap((p): Check[] => {
     if (p.superfat === null) return [];
@@ -184,9 +184,9 @@ export function checkPotSuperfat({ plan, flow, batter, say }: PlanFacts): Check[
         level: stops ? 'stop' : 'warn',
         place: { at: 'pot', potId: p.pot.id },
         sentence: stops
-          ? `${p.pot.name} has more lye than its oils can take: superfat ${say.number(percent, 1)} %.`
-          : `${p.pot.name} is left with a superfat of ${say.number(percent, 1)} %.`,
-        arithmetic: `${say.mass(lye?.heldOil ?? 0)} of oil is held back from the batch for carriers, and this pot gets too little of it back`,
+          ? `${p.pot.name} has more lye than its oils can take: superfat ${print.number(percent, 1)} %.`
+          : `${p.pot.name} is left with a superfat of ${print.number(percent, 1)} %.`,
+        arithmetic: `${print.mass(lye?.heldOil ?? 0)} of oil is held back from the batch for carriers, and this pot gets too little of it back`,
         remedy: 'Use extra oil for the carriers, hold less back, or raise the superfat.',
         repairs: [{ label: 'Extra oil for all carriers', apply: (q) => oilBeside(q) }],
       },
@@ -197,7 +197,7 @@ export function checkPotSuperfat({ plan, flow, batter, say }: PlanFacts): Check[
 const oilBeside = (plan: Plan): Plan => setCarrierSource(plan, 'extra');
 
 /** Above the limit in any pot, counting only that pot's oils; a limit on the product is converted to oils. */
-export function checkScentOver({ plan, flow, blend, say }: PlanFacts): Check[] {
+export function checkScentOver({ plan, flow, blend, print }: PlanFacts): Check[] {
   const { scent } = plan.base;
   if (!scent || !blend?.limitedBy) return [];
   const at = flow.ledger.at('scent');
@@ -218,11 +218,11 @@ export function checkScentOver({ plan, flow, blend, say }: PlanFacts): Check[] {
       level: 'stop',
       place: { at: 'scent' },
       sentence: `${name} is above its limit in ${bare ? 'the batch' : over.map((o) => o.pot.name).join(', ')}.`,
-      arithmetic: `${say.number(worst, 1)} g/kg against ${say.number(blend.limit, 1)} g/kg oils${product ? `, from ${say.number(blend.limitedBy.scent.limit, 1)} g per kg of finished soap` : ''}${blend.parts.length > 1 ? `, set by ${blend.limitedBy.name}` : ''}`,
-      remedy: `Use ${say.number(limit, 1)} g/kg or less, and follow the supplier’s sheet.`,
+      arithmetic: `${print.number(worst, 1)} g/kg against ${print.number(blend.limit, 1)} g/kg oils${product ? `, from ${print.number(blend.limitedBy.scent.limit, 1)} g per kg of finished soap` : ''}${blend.parts.length > 1 ? `, set by ${blend.limitedBy.name}` : ''}`,
+      remedy: `Use ${print.number(limit, 1)} g/kg or less, and follow the supplier’s sheet.`,
       repairs: [
         {
-          label: `Set ${say.number(limit, 1)} g/kg`,
+          label: `Set ${print.number(limit, 1)} g/kg`,
           apply: (p) =>
             p.base.scent ? setBase(p, { scent: { ...p.base.scent, dose: limit as typeof scent.dose } }) : p,
         },

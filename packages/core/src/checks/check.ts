@@ -1,6 +1,7 @@
 import { type Material } from '../material/material.ts';
 import { type Measuring } from '../units/measure.ts';
-import { metricUnits, type Say, sayIn } from '../units/view.ts';
+import { type Printer, printerFor } from '../units/printer.ts';
+import { metricUnits } from '../units/view.ts';
 import { flowOf } from '../balance/balance.ts';
 import { potComposition } from '../balance/potComposition.ts';
 import { type Fill, fillOf } from '../balance/fill.ts';
@@ -43,14 +44,16 @@ export interface Check {
   readonly repairs?: readonly Repair[];
 }
 
-/** What the shelf holds now, as far as checks ask. */
-export type ShelfState = ReadonlyMap<string, Pick<Material, 'stock' | 'lot' | 'lotTested'>>;
+/** What the shelf holds now, by id. */
+export type ShelfState = ReadonlyMap<string, Material>;
 
 export interface CheckContext {
   readonly measuring: Measuring;
-  readonly say?: Say;
+  readonly print?: Printer;
   /** Without it, the plan's own copies tell. */
   readonly shelf?: ShelfState;
+  /** Whether the batch is made, so that a changed shelf no longer concerns it. Default false. */
+  readonly made?: boolean;
 }
 
 export interface Held {
@@ -62,8 +65,9 @@ export interface Held {
 export interface PlanFacts {
   readonly plan: Plan;
   readonly measuring: Measuring;
-  readonly say: Say;
+  readonly print: Printer;
   readonly shelf: ShelfState;
+  readonly made: boolean;
   readonly batter: Batter;
   readonly flow: Flow;
   readonly fill: Fill;
@@ -79,14 +83,15 @@ export interface PlanFacts {
 
 export function planFacts(
   plan: Plan,
-  { measuring, say = sayIn(metricUnits), shelf }: CheckContext,
+  { measuring, print = printerFor(metricUnits), shelf, made = false }: CheckContext,
 ): PlanFacts {
   const flow = flowOf(plan);
   const { scent } = plan.base;
   return {
     plan,
     measuring,
-    say,
+    print,
+    made,
     shelf: shelf ?? new Map(plan.materials.map((m) => [m.id, m])),
     batter: batterOf(plan),
     flow,

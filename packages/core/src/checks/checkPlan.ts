@@ -21,7 +21,8 @@ import {
 } from './dose.ts';
 import { checkBleeds, checkMud, checkReadsAsOne, checkValueFlat, checkWhiteWillTan } from './look.ts';
 import { checkCarrierHeavy, checkFreshMisleads, checkTotalSolids } from './pot.ts';
-import { checkFill, checkPotCycle, checkShares } from './share.ts';
+import { checkShelfDiffers } from './shelf.ts';
+import { checkConvergence, checkFill, checkPotCycle, checkShares } from './share.ts';
 import {
   checkAllergen,
   checkHeatRisk,
@@ -44,7 +45,9 @@ const checks: readonly ((facts: PlanFacts) => Check[])[] = [
   checkLyeConcentration,
   checkMistBeforeHeat,
   checkPotCycle,
+  checkConvergence,
   checkScentOver,
+  checkShelfDiffers,
   checkFill,
   checkShares,
   checkDoseOver,

@@ -1,6 +1,5 @@
 import { deltaE00 } from '../colour/deltaE00.ts';
 import { cautionText } from '../material/cautions.ts';
-import { printNumber, printSignificant } from '../units/print.ts';
 import { type Carrier, type Caution } from '../material/material.ts';
 import { mediumName } from '../work/dispersion.ts';
 import { setDispersion, setDose } from '../plan/edit/index.ts';
@@ -34,11 +33,11 @@ export const checkDoseOver = (facts: PlanFacts): Check[] =>
       id: 'dose-over',
       level: 'warn',
       sentence: `${material.name} is above its ceiling. ${why.join(' ')}`.trim(),
-      arithmetic: `${printSignificant(row.dose, 3)} g/kg against ${printSignificant(ceiling, 3)} g/kg oils`,
-      remedy: `Bring it to ${printSignificant(ceiling, 3)} g/kg or less.`,
+      arithmetic: `${facts.print.significant(row.dose, 3)} g/kg against ${facts.print.significant(ceiling, 3)} g/kg oils`,
+      remedy: `Bring it to ${facts.print.significant(ceiling, 3)} g/kg or less.`,
       repairs: [
         {
-          label: `Set ${printSignificant(ceiling, 3)} g/kg`,
+          label: `Set ${facts.print.significant(ceiling, 3)} g/kg`,
           apply: (p) => setDose(p, pot.id, row.id, { dose: ceiling as typeof row.dose }),
         },
       ],
@@ -50,12 +49,12 @@ export const checkTooSmall = (facts: PlanFacts): Check[] =>
     if (!measured.tooSmall || drops !== null) return null;
     const limit =
       measured.spoonSum === null
-        ? `two divisions of a ${printNumber(facts.measuring.scaleDivision, 2)} g scale`
+        ? `two divisions of a ${facts.print.number(facts.measuring.scaleDivision, 2)} g scale`
         : 'half the smallest spoon';
     return {
       id: 'too-small-to-weigh',
       level: 'tip',
-      sentence: `${printSignificant(wanted, 2)} g of ${material.name} is too little to measure well.`,
+      sentence: `${facts.print.significant(wanted, 2)} g of ${material.name} is too little to measure well.`,
       arithmetic: `under ${limit}`,
       remedy: 'Make a stock dispersion and dose that instead.',
       repairs: [
@@ -92,7 +91,7 @@ export const checkFades = (facts: PlanFacts): Check[] =>
     return {
       id: 'fades',
       level: 'warn',
-      sentence: `${material.name} fades: about ${printNumber(keeps * 100, 0)} % of its colour lasts in light.`,
+      sentence: `${material.name} fades: about ${facts.print.number(keeps * 100, 0)} % of its colour lasts in light.`,
       arithmetic: '',
       remedy: 'Keep bars in the dark, or choose a steadier colour.',
     };
@@ -111,9 +110,9 @@ export const checkDoseFaint = (facts: PlanFacts): Check[] =>
       id: 'dose-faint',
       level: 'tip',
       sentence: `${material.name} would hardly show at this dose.`,
-      arithmetic: `ΔE00 ${printNumber(distance, 1)} from the uncoloured pot`,
+      arithmetic: `ΔE00 ${facts.print.number(distance, 1)} from the uncoloured pot`,
       remedy: material.window?.faint
-        ? `It starts to show near ${printSignificant(material.window.faint, 2)} g/kg.`
+        ? `It starts to show near ${facts.print.significant(material.window.faint, 2)} g/kg.`
         : 'Use more, or leave it out.',
     };
   });
@@ -145,7 +144,7 @@ export function checkRounding(facts: PlanFacts): Check[] {
         level: 'tip',
         place: { at: 'pot', potId: p.pot.id },
         sentence: `Rounding to what you can measure moves ${p.pot.name} visibly.`,
-        arithmetic: `ΔE00 ${printNumber(shift, 1)} between planned and measured`,
+        arithmetic: `ΔE00 ${facts.print.number(shift, 1)} between planned and measured`,
         remedy: 'Use a finer scale or a stock dispersion for the smallest amount.',
       },
     ];

@@ -39,7 +39,7 @@ export function checkReadsAsOne(facts: PlanFacts): Check[] {
       level: 'warn',
       place: { at: 'pot', potId: pots[i]!.id },
       sentence: `${pots[i]!.name} and ${pots[j]!.name} will read as one in ${technique.name.toLowerCase()}.`,
-      arithmetic: `ΔE00 ${facts.say.number(deltaE, 1)} of ${technique.apart} needed${technique.apartL > 0 ? `, ΔL* ${facts.say.number(deltaL, 1)} of ${technique.apartL}` : ''}`,
+      arithmetic: `ΔE00 ${facts.print.number(deltaE, 1)} of ${facts.print.number(technique.apart, 1)} needed${technique.apartL > 0 ? `, ΔL* ${facts.print.number(deltaL, 1)} of ${facts.print.number(technique.apartL, 1)}` : ''}`,
       remedy: 'Make one of them lighter or deeper, or put white between them.',
     }));
 }
@@ -59,7 +59,7 @@ export function checkValueFlat(facts: PlanFacts): Check[] {
       level: 'tip',
       place: { at: 'pots' },
       sentence: 'All pots are about as light as each other: the bar will look flat in grey.',
-      arithmetic: `L* from ${facts.say.number(Math.min(...values), 0)} to ${facts.say.number(Math.max(...values), 0)}, a span of ${facts.say.number(span, 1)}`,
+      arithmetic: `L* from ${facts.print.number(Math.min(...values), 0)} to ${facts.print.number(Math.max(...values), 0)}, a span of ${facts.print.number(span, 1)}`,
       remedy: 'Make one pot clearly lighter or darker.',
     },
   ];
@@ -85,7 +85,7 @@ export function checkMud(facts: PlanFacts): Check[] {
         level: 'warn',
         place: { at: 'pot', potId: a.id },
         sentence: `${a.name} and ${b.name} turn to mud where they are overworked.`,
-        arithmetic: `an even blend keeps ${facts.say.percent(index * 100, 0)} of their chroma`,
+        arithmetic: `an even blend keeps ${facts.print.percent(index * 100, 0)} of their chroma`,
         remedy: 'Keep white between them, or work them less.',
       },
     ];
@@ -132,9 +132,9 @@ export const checkWhiteWillTan = (facts: PlanFacts): Check[] =>
         level: 'warn',
         place: { at: 'pot', potId: pot.id },
         sentence: `${pot.name} is meant white and will tan.`,
-        arithmetic: `b* up by ${facts.say.number(rise, 1)} at cure: ${causes
+        arithmetic: `b* up by ${facts.print.number(rise, 1)} at cure: ${causes
           .filter(([, v]) => v > 0.3)
-          .map(([name, v]) => `${name} ${facts.say.number(v, 1)}`)
+          .map(([name, v]) => `${name} ${facts.print.number(v, 1)}`)
           .join(', ')}`,
         remedy: 'Leave scent out, add stabiliser, choose paler oils, or more white within its ceiling.',
         repairs,
@@ -174,7 +174,7 @@ export function checkBleeds(facts: PlanFacts): Check[] {
         level: 'warn',
         place: { at: 'pot', potId: pot.id },
         sentence: `${runner.material.name} in ${pot.name} bleeds into ${beside.map((b) => b.name).join(', ')}.`,
-        arithmetic: `${facts.say.number(runner.dose, 1)} g/kg beside L* ${facts.say.number(facts.looks.get(beside[0]!.id)!.cured[0], 0)}`,
+        arithmetic: `${facts.print.number(runner.dose, 1)} g/kg beside L* ${facts.print.number(facts.looks.get(beside[0]!.id)!.cured[0], 0)}`,
         remedy: 'Put a darker pot between them, use less, or choose a colourant that stays.',
       },
     ];

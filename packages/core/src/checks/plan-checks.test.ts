@@ -449,7 +449,7 @@ describe('work', () => {
   it('stock-short by what the shelf holds now', () => {
     const plan = planWith([pot('A', 1, dose('ultramarine-blue', 5))]);
     const shelf = (stock: number | null): ShelfState =>
-      new Map([['ultramarine-blue', { stock, lot: '', lotTested: false }]]);
+      new Map([['ultramarine-blue', { ...shelfItem('ultramarine-blue'), stock }]]);
     expect(find(plan, 'stock-short', shelf(4.9))!.arithmetic).toContain('5.0 g needed');
     expect(find(plan, 'stock-short', shelf(5))).toBeUndefined();
     expect(find(plan, 'stock-short', shelf(null))).toBeUndefined();
@@ -459,7 +459,12 @@ describe('work', () => {
 
   it('untested-lot in a permanent line alone', () => {
     const state = (lot: string, lotTested: boolean): ShelfState =>
-      new Map([['ultramarine-blue', { stock: null, lot, lotTested }]]);
+      new Map([
+        [
+          'ultramarine-blue',
+          { ...shelfItem('ultramarine-blue'), lots: [{ id: 'l', label: lot, tested: lotTested }] },
+        ],
+      ]);
     const line = planWith([pot('A', 1, dose('ultramarine-blue', 5))], {}, work({ permanentLine: true }));
     expect(find(line, 'untested-lot', state('7b', false))).toBeDefined();
     expect(find(line, 'untested-lot', state('7b', true))).toBeUndefined();

@@ -1,5 +1,4 @@
 import { type MaterialKind } from '../material/material.ts';
-import { printNumber } from '../units/print.ts';
 import { carrierOilBalance } from '../work/dispersion.ts';
 import { setCarrierSource } from '../plan/edit/index.ts';
 import { type Check, type PlanFacts } from './check.ts';
@@ -10,10 +9,9 @@ const SOLID_KINDS: readonly MaterialKind[] = ['pigment', 'mica', 'fluorescent', 
 
 export const checkTotalSolids = (facts: PlanFacts): Check[] =>
   facts.plan.pots.flatMap((pot): Check[] => {
-    // A purée is no powder.
     const solid = facts.held
       .get(pot.id)!
-      .filter((h) => SOLID_KINDS.includes(h.material.kind) && h.material.bulkDensity !== 1);
+      .filter((h) => SOLID_KINDS.includes(h.material.kind) && h.material.form === 'powder');
     const sum = solid.reduce((total, h) => total + h.dose, 0);
     if (sum <= SOLIDS_WARN + 1e-9) return [];
     return [
@@ -22,7 +20,7 @@ export const checkTotalSolids = (facts: PlanFacts): Check[] =>
         level: 'warn',
         place: { at: 'pot', potId: pot.id },
         sentence: `${pot.name} carries much powder: it will thicken and may crumble.`,
-        arithmetic: `${printNumber(sum, 1)} g/kg of colour and clay, more than ${SOLIDS_WARN} g/kg (4 % of oils)`,
+        arithmetic: `${facts.print.number(sum, 1)} g/kg of colour and clay, more than ${SOLIDS_WARN} g/kg (4 % of oils)`,
         remedy: 'Use less, or a stronger colourant.',
       },
     ];
@@ -42,7 +40,7 @@ export const checkCarrierHeavy = (facts: PlanFacts): Check[] => [
         level: 'warn',
         place: { at: 'pot', potId: pot.id },
         sentence: `Carriers add a lot of liquid to ${pot.name}.`,
-        arithmetic: `${facts.say.mass(sum)} in ${facts.say.mass(oils, true)} oils = ${printNumber((100 * sum) / oils, 1)} %, more than 5 %`,
+        arithmetic: `${facts.print.mass(sum)} in ${facts.print.mass(oils, true)} oils = ${facts.print.number((100 * sum) / oils, 1)} %, more than 5 %`,
         remedy: 'Lower the ratio, or disperse in water where the powder allows it.',
       },
     ];
@@ -51,7 +49,7 @@ export const checkCarrierHeavy = (facts: PlanFacts): Check[] => [
 ];
 
 /** Carriers cannot take more of an oil than the recipe has, nor one that it lacks. */
-function carrierOilShort({ plan, say }: PlanFacts): Check[] {
+function carrierOilShort({ plan, print }: PlanFacts): Check[] {
   const { material, fromBatch, inRecipe } = carrierOilBalance(plan);
   const wanted = plan.pots.some((p) =>
     p.doses.some(
@@ -70,7 +68,9 @@ function carrierOilShort({ plan, say }: PlanFacts): Check[] {
           ? `${name} is not in the recipe, so no carrier can be taken from the batch oils: it is counted as extra.`
           : `The carriers take more ${name} than the recipe holds.`,
       arithmetic:
-        inRecipe === null ? '' : `${say.mass(fromBatch)} for carriers, ${say.mass(inRecipe)} in the recipe`,
+        inRecipe === null
+          ? ''
+          : `${print.mass(fromBatch)} for carriers, ${print.mass(inRecipe)} in the recipe`,
       remedy: 'Choose an oil of the recipe, or use extra oil.',
       repairs: [{ label: 'Extra oil for all carriers', apply: (p) => setCarrierSource(p, 'extra') }],
     },
@@ -81,7 +81,7 @@ function carrierOilShort({ plan, say }: PlanFacts): Check[] {
 export const FRESH_MISLEADS = 8;
 
 /** Compares fresh batter with what it would look like if every colourant had settled at once. */
-export const checkFreshMisleads = ({ plan, looks }: PlanFacts): Check[] =>
+export const checkFreshMisleads = ({ plan, looks, print }: PlanFacts): Check[] =>
   plan.pots.flatMap((pot): Check[] => {
     const off = looks.get(pot.id)!.freshOff();
     if (off <= FRESH_MISLEADS) return [];
@@ -91,7 +91,7 @@ export const checkFreshMisleads = ({ plan, looks }: PlanFacts): Check[] =>
         level: 'tip',
         place: { at: 'pot', potId: pot.id },
         sentence: `${pot.name} misleads while fresh: do not correct what you see in the pot.`,
-        arithmetic: `ΔE00 ${printNumber(off, 1)} beyond the paling of fresh batter`,
+        arithmetic: `ΔE00 ${print.number(off, 1)} beyond the paling of fresh batter`,
         remedy: 'Trust the cured colour; it comes by tomorrow.',
       },
     ];

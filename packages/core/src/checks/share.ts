@@ -1,5 +1,5 @@
 import { grams } from '../units/quantity.ts';
-import { setBase, setDraw, setPot } from '../plan/edit/index.ts';
+import { setBase, setCarrierSource, setDraw, setPot } from '../plan/edit/index.ts';
 import { type Fill, fillOf, solveOils } from '../balance/fill.ts';
 import { onePart, type Plan, type Pot, type ShareWay } from '../plan/plan.ts';
 import { type Check, type PlanFacts, type Repair } from './check.ts';
@@ -26,6 +26,23 @@ export function checkPotCycle({ plan, flow }: PlanFacts): Check[] {
   ];
 }
 
+/** Amounts that decide one another and never come to rest: no figure of such a plan can be relied on. */
+export function checkConvergence({ plan, flow, print }: PlanFacts): Check[] {
+  const { converged, passes, residual } = flow.convergence;
+  if (converged) return [];
+  return [
+    {
+      id: 'masses-unsettled',
+      level: 'stop',
+      place: { at: 'pots' },
+      sentence: 'The amounts of the pots depend on one another in a way that never comes to rest.',
+      arithmetic: `after ${passes} passes ${print.mass(residual * plan.base.totalOils)} still move from one to the next`,
+      remedy: 'Take less carrier out of the batch, or say the shares in parts instead of grams.',
+      repairs: [{ label: 'Carriers beside the recipe', apply: (p) => setCarrierSource(p, 'extra') }],
+    },
+  ];
+}
+
 const FIXED: readonly ShareWay[] = ['percent', 'grams', 'millilitres'];
 
 /** Every fixed share of the base batter, scaled. */
@@ -41,7 +58,7 @@ const scaled = (plan: Plan, factor: number): Plan => ({
 
 /** Shares over or short by more than the losses allow, pots of nothing, and pots that are drawn dry. */
 export function checkShares(facts: PlanFacts): Check[] {
-  const { plan, flow, say } = facts;
+  const { plan, flow, print } = facts;
   if (plan.pots.length === 0) return [];
   const holds = flow.pots.some((p) => p.mass > 0);
   if (!holds) {
@@ -76,7 +93,7 @@ export function checkShares(facts: PlanFacts): Check[] {
         level: 'warn',
         place: { at: 'pot', potId: p.pot.id },
         sentence: `More is drawn from ${p.pot.name} than it holds.`,
-        arithmetic: `${say.mass(p.drawnOff * p.mass)} drawn, ${say.mass(p.mass)} in it`,
+        arithmetic: `${print.mass(p.drawnOff * p.mass)} drawn, ${print.mass(p.mass)} in it`,
         remedy: `Draw less into ${takers.map((t) => t.name).join(', ')}, or give it a larger share.`,
         repairs: [
           {
@@ -99,7 +116,7 @@ export function checkShares(facts: PlanFacts): Check[] {
   return [...baseShares(facts), ...empty, ...dry];
 }
 
-function baseShares({ plan, flow, say, fill }: PlanFacts): Check[] {
+function baseShares({ plan, flow, print, fill }: PlanFacts): Check[] {
   const allowed = flow.pots.reduce((sum, p) => sum + p.loss, 0);
   const off = -flow.unallocated * fill.batter;
   if (Math.abs(off) <= allowed) return [];
@@ -129,8 +146,8 @@ function baseShares({ plan, flow, say, fill }: PlanFacts): Check[] {
   if (!fixed.some((d) => d.draw.by === 'percent'))
     repairs.push({
       label: over
-        ? `Bigger batch: ${say.mass(total, true)} oils`
-        : `Smaller batch: ${say.mass(total, true)} oils`,
+        ? `Bigger batch: ${print.mass(total, true)} oils`
+        : `Smaller batch: ${print.mass(total, true)} oils`,
       apply: (p) => setBase(p, { totalOils: grams(Math.round(total * 10) / 10) }),
     });
   return [
@@ -139,9 +156,9 @@ function baseShares({ plan, flow, say, fill }: PlanFacts): Check[] {
       level: 'warn',
       place: { at: 'pots' },
       sentence: over
-        ? `The pots want ${say.mass(off)} more batter than there is.`
-        : `${say.mass(-off)} of batter goes to no pot.`,
-      arithmetic: `${draws.map((d) => say.mass(d.mass)).join(' + ')} against ${say.mass(draws.reduce((s, d) => s + d.mass, 0) - off)}; ${say.mass(allowed)} of it may stick to the jugs`,
+        ? `The pots want ${print.mass(off)} more batter than there is.`
+        : `${print.mass(-off)} of batter goes to no pot.`,
+      arithmetic: `${draws.map((d) => print.mass(d.mass)).join(' + ')} against ${print.mass(draws.reduce((s, d) => s + d.mass, 0) - off)}; ${print.mass(allowed)} of it may stick to the jugs`,
       remedy: over
         ? 'Scale the shares, take it from one pot, or make more.'
         : 'Scale the shares, give it to a pot, or make less.',
@@ -159,7 +176,7 @@ const restInto = (pot: Pot): Repair => ({
 export const FILL_TOLERANCE = 0.03;
 
 /** Batter against moulds, reserve and dividers. */
-export function checkFill({ plan, fill, say }: PlanFacts): Check[] {
+export function checkFill({ plan, fill, print }: PlanFacts): Check[] {
   if (fill.ratio === null || Math.abs(fill.ratio - 1) <= FILL_TOLERANCE + 1e-9) return [];
   const over = fill.ratio > 1;
   const oils = oilsToFill(plan, fill);
@@ -170,13 +187,13 @@ export function checkFill({ plan, fill, say }: PlanFacts): Check[] {
       level: 'warn',
       place: { at: 'mould' },
       sentence: over
-        ? `The batter overfills the mould by ${say.percent((fill.ratio - 1) * 100)}.`
-        : `The batter leaves the mould ${say.percent((1 - fill.ratio) * 100)} short.`,
-      arithmetic: `${say.volume(fill.have)} goes in (batter less ${say.mass(fill.top)} for the top and ${say.mass(fill.losses)} in jugs${fill.embeds > 0 ? `, with ${say.volume(fill.embeds)} of embeds` : ''}), ${say.volume(fill.wanted)} of room: ${say.volume(off)} ${over ? 'too much' : 'short'}`,
+        ? `The batter overfills the mould by ${print.percent((fill.ratio - 1) * 100)}.`
+        : `The batter leaves the mould ${print.percent((1 - fill.ratio) * 100)} short.`,
+      arithmetic: `${print.volume(fill.have)} goes in (batter less ${print.mass(fill.top)} for the top and ${print.mass(fill.losses)} in jugs${fill.embeds > 0 ? `, with ${print.volume(fill.embeds)} of embeds` : ''}), ${print.volume(fill.wanted)} of room: ${print.volume(off)} ${over ? 'too much' : 'short'}`,
       remedy:
         oils === null
           ? 'Change the moulds, or what takes their room.'
-          : `About ${say.mass(oils, true)} of oils fill it.`,
+          : `About ${print.mass(oils, true)} of oils fill it.`,
       repairs: oils === null ? [] : [{ label: 'Set the oils that fill it', apply: fitOils }],
     },
   ];

@@ -9,7 +9,7 @@ import { bareComposition, potComposition } from '../balance/potComposition.ts';
 import { labOf } from '../pigment/composition.ts';
 import { fillOf } from '../balance/fill.ts';
 import { emptyMoulding, plainMould } from '../plan/moulding.ts';
-import { newPot, type Plan, type Pot } from '../plan/plan.ts';
+import { newPot, onePart, type Plan, type Pot } from '../plan/plan.ts';
 import { type Check } from './check.ts';
 import { checkPlan } from './index.ts';
 
@@ -253,5 +253,39 @@ describe('batter', () => {
     const most = fillOf(at(500)).batter;
     const short = switchOf('pots-unbalanced', at, 1000, most);
     expect(most - short).toBeCloseTo(emptyMoulding.lossPerJug, 3);
+  });
+});
+
+describe('amounts that decide one another', () => {
+  /** A pot by grams whose carrier, out of the batch, is ten times its powder. */
+  const carrierHeavy = (value: number): Plan =>
+    planWith([
+      {
+        ...pot('A', 1, {
+          ...dose('mica-dome', 60),
+          carrier: { medium: 'oil', ratio: 10 },
+          source: 'batch',
+        }),
+        draws: [{ ...onePart(), by: 'grams', value }],
+      },
+      pot('B', 1),
+    ]);
+
+  it('settle, and say in how many passes and how well', () => {
+    const { convergence } = flowOf(carrierHeavy(200));
+    expect(convergence.converged).toBe(true);
+    expect(convergence.passes).toBeGreaterThan(2);
+    expect(convergence.passes).toBeLessThan(60);
+    expect(convergence.residual).toBeLessThan(1e-9);
+    expect(find(carrierHeavy(200), 'masses-unsettled')).toBeUndefined();
+  });
+
+  it('stop the plan when they do not, with a repair that settles them', () => {
+    const plan = carrierHeavy(1400);
+    expect(flowOf(plan).convergence).toMatchObject({ converged: false, passes: 60 });
+    const check = find(plan, 'masses-unsettled')!;
+    expect(check).toMatchObject({ level: 'stop', place: { at: 'pots' } });
+    expect(check.arithmetic).toMatch(/^after 60 passes [\d.]+ g still move/);
+    expect(flowOf(check.repairs![0]!.apply(plan)).convergence.converged).toBe(true);
   });
 });

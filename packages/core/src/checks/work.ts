@@ -3,6 +3,7 @@ import { concentrationOf, lyeRate } from '../balance/lye.ts';
 import { setWork } from '../plan/edit/index.ts';
 import { consistencyWanted } from '../work/handwork.ts';
 import { materialOf } from '../plan/plan.ts';
+import { lotAtHand } from '../material/lot.ts';
 import { type Check, type PlanFacts } from './check.ts';
 
 /** Alcohol on the soap and then a warm oven. */
@@ -86,7 +87,7 @@ export function checkRivers(facts: PlanFacts): Check[] {
       level: 'warn',
       place: { at: 'pot', potId: white[0]!.id },
       sentence: `Titanium dioxide with this much water and full gel gives glycerin rivers in ${white.map((p) => p.name).join(', ')}.`,
-      arithmetic: `lye concentration ${facts.say.number(concentration, 1)} %, below ${RIVERS_BELOW} %, gel forced`,
+      arithmetic: `lye concentration ${facts.print.number(concentration, 1)} %, below ${RIVERS_BELOW} %, gel forced`,
       remedy: 'Use less water, or prevent gel.',
       repairs: [{ label: 'Let it be', apply: (p) => setWork(p, { heat: 'let' }) }],
     },
@@ -94,7 +95,7 @@ export function checkRivers(facts: PlanFacts): Check[] {
 }
 
 /** A scent that races against a technique that takes its time. */
-export function checkScentSeizes({ plan, blend, say }: PlanFacts): Check[] {
+export function checkScentSeizes({ plan, blend, print }: PlanFacts): Check[] {
   const technique = techniqueById(plan.idea.technique);
   const scented = plan.pots.filter((p) => p.scented && p.place !== 'top');
   if (!technique || !blend || scented.length === 0) return [];
@@ -111,7 +112,7 @@ export function checkScentSeizes({ plan, blend, say }: PlanFacts): Check[] {
       level: 'warn',
       place: { at: 'scent' },
       sentence: `This scent ${blend.pace === 'seizes' ? 'seizes' : 'speeds trace'}, and ${technique.name.toLowerCase()} wants ${String(wants)} batter.`,
-      arithmetic: `about ${say.number(factor, 2)} of the usual working time`,
+      arithmetic: `about ${print.number(factor, 2)} of the usual working time`,
       remedy: plan.work.fallback
         ? 'Add it last and by hand; the fallback is agreed.'
         : 'Add it last and by hand, or into the oils before the lye, and agree on a fallback.',
@@ -123,7 +124,7 @@ export function checkScentSeizes({ plan, blend, say }: PlanFacts): Check[] {
 }
 
 /** Pots that are too stiff, or still too thin, when their step comes. */
-export const checkPotPace = ({ steps, say }: PlanFacts): Check[] =>
+export const checkPotPace = ({ steps, print }: PlanFacts): Check[] =>
   steps.flatMap(({ pot, verdict, window, pourAt, workedUntil, wants, pace }): Check[] => {
     if (window === null || (verdict !== 'sets-too-soon' && verdict !== 'too-thin')) return [];
     const soon = verdict === 'sets-too-soon';
@@ -138,7 +139,7 @@ export const checkPotPace = ({ steps, say }: PlanFacts): Check[] =>
         sentence: soon
           ? `${pot.name} will be too stiff before the work on it is done.`
           : `${pot.name} will still be too thin when it is poured.`,
-        arithmetic: `wanted ${String(wants)}: ${say.number(window[0], 0)} to ${say.number(window[1], 0)} min from emulsion; worked from ${say.number(pourAt, 0)} to ${say.number(workedUntil, 0)} min${main ? `; ${main.what} × ${say.number(main.factor, 2)}` : ''}`,
+        arithmetic: `wanted ${String(wants)}: ${print.number(window[0], 0)} to ${print.number(window[1], 0)} min from emulsion; worked from ${print.number(pourAt, 0)} to ${print.number(workedUntil, 0)} min${main ? `; ${main.what} × ${print.number(main.factor, 2)}` : ''}`,
         remedy: soon
           ? 'Colour and pour it first, work cooler, or choose a simpler design.'
           : 'Pour it later, or blend it a little longer.',
@@ -152,8 +153,7 @@ export function checkScrub(facts: PlanFacts): Check[] {
   const scrubs = facts.used.filter((m) => m.kind === 'scrub');
   const coarse = scrubs.filter((m) => m.cautions.includes('scratchy'));
   const wants = plan.pots.some((p) => consistencyWanted(plan.idea.technique, p) === 'fluid');
-  // Mineral grains sink; seeds and flour stay up longer.
-  const sinking = scrubs.filter((m) => m.id.startsWith('pumice') || (m.bulkDensity ?? 0) >= 0.7);
+  const sinking = scrubs.filter((m) => m.cautions.includes('sinks'));
   const out: Check[] = [];
   if (plan.work.use === 'face' && coarse.length > 0) {
     out.push({
@@ -202,7 +202,7 @@ export function checkAllergen(facts: PlanFacts): Check[] {
 /** Layers further apart than this do not knit by themselves, hours. */
 export const BOND_HOURS = 1;
 
-export function checkLayerBond({ plan, say }: PlanFacts): Check[] {
+export function checkLayerBond({ plan, print }: PlanFacts): Check[] {
   const hours = plan.pots
     .filter((p) => p.place !== 'spare')
     .map((p) => p.hoursBefore)
@@ -215,7 +215,7 @@ export function checkLayerBond({ plan, say }: PlanFacts): Check[] {
       level: 'tip',
       place: { at: 'pots' },
       sentence: 'Layers poured this far apart may part at the cut.',
-      arithmetic: `${say.number(gap, 1)} h between two of them, more than ${BOND_HOURS} h`,
+      arithmetic: `${print.number(gap, 1)} h between two of them, more than ${BOND_HOURS} h`,
       remedy: 'Mist the set layer with alcohol just before the next, away from flame and heat.',
     },
   ];
@@ -243,7 +243,7 @@ export function needs({ plan, prep, flow }: Pick<PlanFacts, 'plan' | 'prep' | 'f
 }
 
 export function checkStock(facts: PlanFacts): Check[] {
-  const { plan, shelf, say } = facts;
+  const { plan, shelf, print } = facts;
   const short = [...needs(facts)].flatMap(([id, mass]) => {
     const stock = shelf.get(id)?.stock ?? null;
     return stock !== null && mass > stock + 1e-9 ? [{ name: materialOf(plan, id).name, mass, stock }] : [];
@@ -256,7 +256,7 @@ export function checkStock(facts: PlanFacts): Check[] {
       place: { at: 'work' },
       sentence: `The shelf holds too little ${short.map((s) => s.name).join(', ')}.`,
       arithmetic: short
-        .map((s) => `${s.name}: ${say.mass(s.mass)} needed, ${say.mass(s.stock)} there`)
+        .map((s) => `${s.name}: ${print.mass(s.mass)} needed, ${print.mass(s.stock)} there`)
         .join('; '),
       remedy: 'Buy more, or make a smaller batch.',
     },
@@ -267,8 +267,8 @@ export function checkLots(facts: PlanFacts): Check[] {
   const { plan, shelf } = facts;
   if (!plan.work.permanentLine) return [];
   const untested = facts.used.filter((m) => {
-    const state = shelf.get(m.id) ?? m;
-    return m.optics && state.lot !== '' && !state.lotTested;
+    const lot = lotAtHand(shelf.get(m.id) ?? m);
+    return m.optics && lot !== null && lot.label !== '' && !lot.tested;
   });
   if (untested.length === 0) return [];
   return [
@@ -277,7 +277,9 @@ export function checkLots(facts: PlanFacts): Check[] {
       level: 'tip',
       place: { at: 'work' },
       sentence: `No bar has been read yet from the present lot of ${untested.map((m) => m.name).join(', ')}.`,
-      arithmetic: untested.map((m) => `${m.name}: lot ${(shelf.get(m.id) ?? m).lot}`).join('; '),
+      arithmetic: untested
+        .map((m) => `${m.name}: lot ${lotAtHand(shelf.get(m.id) ?? m)?.label ?? ''}`)
+        .join('; '),
       remedy: 'Make a small test bar before it goes into the line.',
     },
   ];

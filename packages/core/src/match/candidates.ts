@@ -1,4 +1,5 @@
-import { type Material, type MaterialKind } from '../material/material.ts';
+import { isColourant } from '../material/curve.ts';
+import { type Material } from '../material/material.ts';
 import { type Optics } from '../pigment/optics.ts';
 
 /** Which of the shelf a recipe may use. */
@@ -33,28 +34,17 @@ export interface Candidate {
   /** Loose bulk density in g/ml, for spoons. */
   readonly bulkDensity: number | null;
   readonly pricePerGram: number | null;
-  /** Standard deviation of the strength of a shelf default, as a fraction. */
+  /** Standard deviation of its strength, as a fraction. */
   readonly doubt: number;
   readonly pace: number;
 }
-
-/** How far the strength of an untested default may be off, by kind: oxides vary little, micas a lot. */
-const STRENGTH_DOUBT: Partial<Readonly<Record<MaterialKind, number>>> = {
-  pigment: 0.35,
-  mica: 0.6,
-  fluorescent: 0.6,
-  dye: 0.5,
-  clay: 0.5,
-  botanical: 0.6,
-};
 
 const KEEPS_ENOUGH = 0.7;
 
 /** The candidates of a shelf. What does not live through lye is never proposed; specks colour nothing evenly. */
 export function candidatesOf(shelf: readonly Material[], filter: MatchFilter): Candidate[] {
   return shelf.flatMap((m) => {
-    const doubt = STRENGTH_DOUBT[m.kind];
-    if (doubt === undefined || !m.optics || !m.window || m.optics.specks) return [];
+    if (!isColourant(m.kind) || !m.optics || !m.curve || !m.window || m.optics.specks) return [];
     const allowed =
       !m.cautions.includes('alkali-unstable') &&
       !filter.exclude.includes(m.id) &&
@@ -72,7 +62,7 @@ export function candidatesOf(shelf: readonly Material[], filter: MatchFilter): C
         ceiling: m.window.ceiling,
         bulkDensity: m.bulkDensity,
         pricePerGram: m.pricePerGram,
-        doubt,
+        doubt: m.curve.spread,
         pace: m.pace,
       },
     ];

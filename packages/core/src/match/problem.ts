@@ -2,6 +2,7 @@ import { type ScreenColour } from '../colour/gamut.ts';
 import { type LabD65 } from '../colour/lab.ts';
 import { type Canvas } from '../pigment/canvas.ts';
 import { type Stage } from '../pigment/stage.ts';
+import { type Units } from '../units/view.ts';
 import { type Candidate } from './candidates.ts';
 import { type Resolution } from './rounding.ts';
 import { type SearchWidth } from './search.ts';
@@ -23,6 +24,8 @@ export interface MatchProblem {
   /** What is in the pot and cannot be taken out. */
   readonly given?: readonly (Given & { readonly id: string })[];
   readonly width?: SearchWidth;
+  /** How the maker reads numbers, for the reasons. */
+  readonly units?: Units;
 }
 
 /** What a recipe is best at among those offered. */

@@ -18,5 +18,6 @@ export const cautionText: Readonly<Record<Caution, string>> = {
   scratchy: 'Scratchy when coarse: not for faces or small children; say so on the label.',
   mould: 'Mould risk when fresh plant matter is used.',
   'restricted-colour': 'Colour additive with restricted uses: check your own rules.',
+  sinks: 'Sinks in thin batter: stir it in at medium trace.',
   'eats-lye': 'Takes up lye: account for it in the lye figure.',
 };

@@ -1,5 +1,7 @@
 /** What a shelf item is. */
 export { browningOf, stabiliserFor } from './browning.ts';
+export { type CurveFacts, type CurveOrigin, defaultCurve } from './curve.ts';
+export { type Lot, lotAtHand, LOT_LIMITS } from './lot.ts';
 export { cautionText } from './cautions.ts';
 export {
   type Carrier,
@@ -17,7 +19,9 @@ export {
   LIMIT_BASES,
   type LimitBasis,
   type Material,
+  MATERIAL_FORMS,
   MATERIAL_KINDS,
+  type MaterialForm,
   type MaterialKind,
   type OilFacts,
   type ScentFacts,

@@ -1,4 +1,6 @@
 import { type Optics } from '../pigment/optics.ts';
+import { type CurveFacts } from './curve.ts';
+import { type Lot } from './lot.ts';
 
 /** What stands on a maker's shelf. One shape for all kinds; the parts a kind lacks are null. */
 export const MATERIAL_KINDS = [
@@ -14,6 +16,10 @@ export const MATERIAL_KINDS = [
   'scent',
 ] as const;
 export type MaterialKind = (typeof MATERIAL_KINDS)[number];
+
+/** How it comes, which says whether it counts as powder in a pot. */
+export const MATERIAL_FORMS = ['powder', 'liquid'] as const;
+export type MaterialForm = (typeof MATERIAL_FORMS)[number];
 
 /** Kinds that are dosed into a pot (the rest belong to the base or the scent). */
 export const isDosed = (kind: MaterialKind): boolean => kind !== 'oil' && kind !== 'scent';
@@ -69,6 +75,7 @@ export const CAUTIONS = [
   'mould',
   'restricted-colour',
   'eats-lye',
+  'sinks',
 ] as const;
 export type Caution = (typeof CAUTIONS)[number];
 
@@ -117,6 +124,7 @@ export interface ScentFacts {
 export interface Material {
   readonly id: string;
   readonly kind: MaterialKind;
+  readonly form: MaterialForm;
   readonly name: string;
   /** Colour index name or numbers; empty where there is none. */
   readonly colourIndex: string;
@@ -139,12 +147,13 @@ export interface Material {
   readonly inStock: boolean;
   /** What is on the shelf in g; null when not counted. */
   readonly stock: number | null;
-  /** Lot at hand, as its label says, and whether a bar of it has been read. */
-  readonly lot: string;
-  readonly lotTested: boolean;
+  /** The lot at hand first, then those before it. */
+  readonly lots: readonly Lot[];
   /** Sodium hydroxide that a gram of it takes up, g; 0 for nearly everything. */
   readonly lyeDemand: number;
   readonly optics: Optics | null;
+  /** Where the curve comes from and how sure it is; null with the optics. */
+  readonly curve: CurveFacts | null;
   readonly oil: OilFacts | null;
   readonly scent: ScentFacts | null;
 }

@@ -1,22 +1,59 @@
-import { SAP_SPREAD, typicalFatty } from './catalogue/oils.ts';
-import { type Material } from './material.ts';
+import { type Material, type MaterialForm, type MaterialKind } from './material.ts';
+import { FATTY_1, SAP_SPREAD_1 } from './upgradeTables.ts';
 
-const LYE_DEMAND: Readonly<Record<string, number>> = { 'citric-acid': 0.625 };
-
-/**
- * A material as an older version stored it, with what has been added since filled in: nothing counted, no lot,
- * and the typical fatty acids of an oil of the starting shelf.
+/*
+ * Materials as earlier versions stored them. Each step gives what was added since its own, frozen defaults: they stay
+ * as they are when today's catalogue changes, so that an old file always reads the same.
  */
-export function upgradeMaterial(stored: Material): Material {
-  if ('lyeDemand' in (stored as object)) return stored;
+
+/** Before stock, lots, lye demand and fatty acids were known. */
+type Material1 = Omit<Material2, 'stock' | 'lot' | 'lotTested' | 'lyeDemand'>;
+/** One lot as a text, curves without origin. */
+type Material2 = Omit<Material, 'form' | 'lots' | 'curve'> & {
+  readonly lot: string;
+  readonly lotTested: boolean;
+};
+
+const LYE_DEMAND_1: Readonly<Record<string, number>> = { 'citric-acid': 0.625 };
+
+function second(stored: Material1): Material2 {
   const { oil, scent, id } = stored;
   return {
     ...stored,
     stock: null,
     lot: '',
     lotTested: false,
-    lyeDemand: LYE_DEMAND[id] ?? 0,
-    oil: oil && { ...oil, sapSpread: SAP_SPREAD, fatty: typicalFatty[id.replace(/^oil-/, '')] ?? null },
+    lyeDemand: LYE_DEMAND_1[id] ?? 0,
+    oil: oil && { ...oil, sapSpread: SAP_SPREAD_1, fatty: FATTY_1[id.replace(/^oil-/, '')] ?? null },
     scent: scent && { ...scent, limitBasis: 'oils' },
   };
+}
+
+const SPREAD_2: Partial<Readonly<Record<MaterialKind, number>>> = {
+  pigment: 0.35,
+  mica: 0.6,
+  fluorescent: 0.6,
+  dye: 0.5,
+  clay: 0.5,
+  botanical: 0.6,
+};
+
+function third({ lot, lotTested, ...stored }: Material2): Material {
+  const { kind, bulkDensity, cautions, optics } = stored;
+  // Until then a density of exactly 1 marked what is no powder, and dense scrubs were taken to sink.
+  const form: MaterialForm = SPREAD_2[kind] !== undefined && bulkDensity === 1 ? 'liquid' : 'powder';
+  const sinks = kind === 'scrub' && (stored.id.startsWith('pumice') || (bulkDensity ?? 0) >= 0.7);
+  return {
+    ...stored,
+    form,
+    cautions: sinks && !cautions.includes('sinks') ? [...cautions, 'sinks'] : cautions,
+    lots: lot === '' ? [] : [{ id: 'lot-1', label: lot, tested: lotTested }],
+    curve: optics && { origin: { kind: 'default' }, spread: SPREAD_2[kind] ?? 0.6 },
+  };
+}
+
+/** A material as any version stored it → the present one; one that is present already is returned as it is. */
+export function upgradeMaterial(stored: object): Material {
+  if ('form' in stored) return stored as Material;
+  return third('lyeDemand' in stored ? (stored as Material2) : second(stored as Material1));
 }

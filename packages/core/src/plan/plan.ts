@@ -20,7 +20,7 @@ export interface Plan {
   readonly materials: readonly Material[];
 }
 
-export const PLAN_SCHEMA = 4;
+export const PLAN_SCHEMA = 5;
 
 /** What the batch is to look like: the colours wanted, and how they are brought together. */
 export interface Idea {

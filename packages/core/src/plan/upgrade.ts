@@ -1,37 +1,43 @@
+import { type LabD65 } from '../colour/lab.ts';
 import { upgradeMaterial } from '../material/upgrade.ts';
-import { type GramsPerKg } from '../units/quantity.ts';
-import { type DoseRow, emptyPlan, newPot, onePart, type Plan, PLAN_SCHEMA, type Pot } from './plan.ts';
+import { grams } from '../units/quantity.ts';
+import { type DoseRow, type Plan, PLAN_SCHEMA, type Pot } from './plan.ts';
 
+/*
+ * Plans as earlier versions stored them, and the steps from each to the next. A step is frozen: what it adds is written
+ * out here and does not follow today's defaults, so that an old plan always reads the same.
+ */
+
+/** Materials as their copies were at the time. */
+type OldMaterials = readonly object[];
+
+/** Schema 4: materials with one lot as a text, and curves without origin. */
+type PlanV4 = Omit<Plan, 'schema' | 'materials'> & { readonly schema: 4; readonly materials: OldMaterials };
 /** Schema 3: mini-batches had the recipe's oils. */
-type PlanV3 = Omit<Plan, 'schema' | 'pots'> & {
+type PlanV3 = Omit<PlanV4, 'schema' | 'pots'> & {
   readonly schema: 3;
   readonly pots: readonly Omit<Pot, 'ownOils'>[];
 };
-
-const toV4 = (stored: PlanV3): Plan => ({
-  ...stored,
-  schema: PLAN_SCHEMA,
-  pots: stored.pots.map((p) => ({ ...p, ownOils: [] })),
-});
-
 /** Schema 2: one scent, sodium hydroxide only, liquid by concentration, pots by parts of one batter. */
 interface PlanV2 {
   readonly schema: 2;
-  readonly idea: Plan['idea'];
+  readonly idea: {
+    readonly technique: string | null;
+    readonly colours: readonly { readonly id: string; readonly name: string; readonly lab: LabD65 }[];
+  };
   readonly base: {
     readonly oils: Plan['base']['oils'];
     readonly totalOils: Plan['base']['totalOils'];
     readonly superfat: number;
     readonly lyeConcentration: number;
-    readonly scent: { readonly materialId: string; readonly dose: GramsPerKg } | null;
+    readonly scent: { readonly materialId: string; readonly dose: DoseRow['dose'] } | null;
   };
   readonly pots: readonly (Pick<Pot, 'id' | 'name' | 'scented' | 'follows'> & {
     readonly parts: number;
     readonly doses: readonly Omit<DoseRow, 'source'>[];
   })[];
-  readonly materials: Plan['materials'];
+  readonly materials: OldMaterials;
 }
-
 /** Schema 1 had no idea, and no pot that follows one. */
 type PlanV1 = Omit<PlanV2, 'schema' | 'idea' | 'pots'> & {
   readonly schema: 1;
@@ -45,47 +51,87 @@ const toV2 = (stored: PlanV1): PlanV2 => ({
   pots: stored.pots.map((p) => ({ ...p, follows: null })),
 });
 
-function toV3({ idea, base, pots, materials }: PlanV2): PlanV3 {
-  const empty = emptyPlan();
-  return {
-    ...empty,
-    schema: 3,
-    idea,
-    base: {
-      ...empty.base,
-      oils: base.oils,
-      totalOils: base.totalOils,
-      superfat: base.superfat,
-      liquid: { ...empty.base.liquid, value: base.lyeConcentration },
-      scent: base.scent && {
-        parts: [{ id: 'scent', materialId: base.scent.materialId, parts: 1 }],
-        dose: base.scent.dose,
-        when: 'pot',
-        stabiliser: 0,
-      },
+const NO_GRAMS = grams(0);
+
+const toV3 = ({ idea, base, pots, materials }: PlanV2): PlanV3 => ({
+  schema: 3,
+  idea,
+  base: {
+    oils: base.oils,
+    totalOils: base.totalOils,
+    superfat: base.superfat,
+    lye: { kohShare: 0, naohPurity: 100, kohPurity: 90 },
+    liquid: { by: 'concentration', value: base.lyeConcentration, parts: [], heldBack: NO_GRAMS },
+    temperature: 32,
+    scent: base.scent && {
+      parts: [{ id: 'scent', materialId: base.scent.materialId, parts: 1 }],
+      dose: base.scent.dose,
+      when: 'pot',
+      stabiliser: 0,
     },
-    pots: pots.map(({ parts, doses, ...pot }) => ({
-      ...newPot(pot.id, pot.name),
-      ...pot,
-      draws: [onePart(parts)],
-      // Carriers were always extra.
-      doses: doses.map((d) => ({ ...d, source: 'extra' })),
-    })),
-    materials: materials.map(upgradeMaterial),
-  };
-}
+    additives: [],
+  },
+  moulding: {
+    moulds: [],
+    reserve: NO_GRAMS,
+    lossPerJug: grams(12),
+    density: null,
+    bars: { by: 'thickness', thickness: 25, count: 10, kerf: 1, end: 0, columns: 1 },
+  },
+  pots: pots.map(({ parts, doses, ...pot }) => ({
+    taken: 'additives',
+    place: 'mould',
+    reserve: NO_GRAMS,
+    ownLye: false,
+    hoursBefore: 0,
+    ...pot,
+    draws: [{ id: 'base', from: null, by: 'parts', value: parts, second: 0 }],
+    // Carriers were always extra.
+    doses: doses.map((d) => ({ ...d, source: 'extra' })),
+  })),
+  embeds: [],
+  lines: [],
+  work: {
+    fallback: null,
+    heat: 'let',
+    finish: [],
+    use: 'body',
+    permanentLine: false,
+    blendSeconds: 0,
+    carrierOil: null,
+    equalise: false,
+    dispersions: [],
+  },
+  materials,
+});
+
+const toV4 = (stored: PlanV3): PlanV4 => ({
+  ...stored,
+  schema: 4,
+  pots: stored.pots.map((p) => ({ ...p, ownOils: [] })),
+});
+
+const toV5 = (stored: PlanV4): Plan => ({
+  ...stored,
+  schema: PLAN_SCHEMA,
+  materials: stored.materials.map(upgradeMaterial),
+});
+
+type StoredPlan = Plan | PlanV4 | PlanV3 | PlanV2 | PlanV1;
 
 /** A stored plan of any schema → the present one. @throws RangeError for a schema this program does not know. */
-export function upgradePlan(stored: Plan | PlanV3 | PlanV2 | PlanV1): Plan {
+export function upgradePlan(stored: StoredPlan): Plan {
   switch (stored.schema) {
     case PLAN_SCHEMA:
       return stored;
+    case 4:
+      return toV5(stored);
     case 3:
-      return toV4(stored);
+      return toV5(toV4(stored));
     case 2:
-      return toV4(toV3(stored));
+      return toV5(toV4(toV3(stored)));
     case 1:
-      return toV4(toV3(toV2(stored)));
+      return toV5(toV4(toV3(toV2(stored))));
     default:
       throw new RangeError(`A plan of schema ${String((stored as { schema: unknown }).schema)} is not known`);
   }

@@ -18,14 +18,7 @@ export {
   SCALE_DIVISIONS,
 } from './measure.ts';
 export { type NumberProblem, type NumberRange, type ParsedNumber, parseNumber } from './parseNumber.ts';
-export {
-  type DecimalMark,
-  printFixed,
-  printNumber,
-  printSignificant,
-  printSpoonSum,
-  spoonName,
-} from './print.ts';
+export { type DecimalMark, printSpoonSum, spoonName } from './print.ts';
 export { grams, type Grams, gramsPerKg, type GramsPerKg, massOfDose, type Millilitres } from './quantity.ts';
 export {
   FILL_RANGE,
@@ -37,6 +30,7 @@ export {
   type SpoonSum,
   type SpoonSystem,
 } from './spoons.ts';
+export { plainPrinter, type Printer, printerFor } from './printer.ts';
 export {
   LENGTH_DIGITS,
   LENGTH_UNITS,
@@ -49,8 +43,6 @@ export {
   massInUnit,
   type MassUnit,
   metricUnits,
-  type Say,
-  sayIn,
   TEMPERATURE_UNITS,
   temperatureFromUnit,
   temperatureInUnit,

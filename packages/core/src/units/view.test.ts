@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { printerFor } from './printer.ts';
 import {
   LENGTH_UNITS,
   lengthFromUnit,
@@ -7,7 +8,6 @@ import {
   massFromUnit,
   massInUnit,
   metricUnits,
-  sayIn,
   TEMPERATURE_UNITS,
   temperatureFromUnit,
   temperatureInUnit,
@@ -44,12 +44,12 @@ describe('units are views', () => {
   });
 
   it('says figures with their unit, point or comma', () => {
-    const say = sayIn(metricUnits);
-    expect(say.mass(143.306)).toBe('143.3 g');
-    expect(say.mass(143.306, true)).toBe('143 g');
-    expect(say.length(65)).toBe('65 mm');
-    expect(say.volume(1300.4)).toBe('1300 ml');
-    const imperial = sayIn({ mass: 'oz', length: 'in', temperature: 'F', decimalMark: 'comma' });
+    const print = printerFor(metricUnits);
+    expect(print.mass(143.306)).toBe('143.3 g');
+    expect(print.mass(143.306, true)).toBe('143 g');
+    expect(print.length(65)).toBe('65 mm');
+    expect(print.volume(1300.4)).toBe('1300 ml');
+    const imperial = printerFor({ mass: 'oz', length: 'in', temperature: 'F', decimalMark: 'comma' });
     expect(imperial.mass(143.306)).toBe('5,05 oz');
     expect(imperial.length(65)).toBe('2,56 in');
     expect(imperial.temperature(32)).toBe('90 °F');

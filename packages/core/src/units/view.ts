@@ -1,4 +1,4 @@
-import { type DecimalMark, printFixed, printNumber } from './print.ts';
+import { type DecimalMark } from './print.ts';
 import { GRAMS_PER_POUND } from './quantity.ts';
 
 export const MASS_UNITS = ['g', 'kg', 'oz', 'lb'] as const;
@@ -38,32 +38,3 @@ export const temperatureFromUnit = (value: number, unit: TemperatureUnit): numbe
 /** Decimals that show about a tenth of a gram (a tenth of a mm, a degree) in each unit. */
 export const MASS_DIGITS: Readonly<Record<MassUnit, number>> = { g: 1, kg: 3, oz: 2, lb: 3 };
 export const LENGTH_DIGITS: Readonly<Record<LengthUnit, number>> = { mm: 1, in: 2 };
-
-/** Figures as a maker reads them, for sentences and sums. */
-export interface Say {
-  readonly units: Units;
-  /** A mass with its unit; `coarse` drops the last decimal where it says nothing. */
-  mass(grams: number, coarse?: boolean): string;
-  length(mm: number): string;
-  temperature(celsius: number): string;
-  volume(ml: number): string;
-  number(value: number, digits: number): string;
-  percent(value: number, digits?: number): string;
-}
-
-export function sayIn(units: Units): Say {
-  const mark = units.decimalMark;
-  const number = (v: number, d: number): string => printNumber(v, d, mark);
-  return {
-    units,
-    mass: (g, coarse = false) => {
-      const digits = MASS_DIGITS[units.mass] - (coarse ? 1 : 0);
-      return `${printFixed(massInUnit(g, units.mass), digits, mark)} ${units.mass}`;
-    },
-    length: (mm) => `${number(lengthInUnit(mm, units.length), LENGTH_DIGITS[units.length])} ${units.length}`,
-    temperature: (c) => `${number(temperatureInUnit(c, units.temperature), 0)} °${units.temperature}`,
-    volume: (ml) => `${number(ml, ml < 100 ? 1 : 0)} ml`,
-    number,
-    percent: (v, d = 1) => `${number(v, d)} %`,
-  };
-}

@@ -1,8 +1,9 @@
-import { type Say } from '../units/view.ts';
+import { type Printer } from '../units/printer.ts';
 import { flowOf } from '../balance/balance.ts';
 import { oilsBring } from '../balance/blend.ts';
 import { type LyeFlow } from '../balance/flow.ts';
-import { concentrationOf, lyeRate, sapNaoh, superfatRange } from '../balance/lye.ts';
+import { MOLAR_MASS, concentrationOf, lyeRate, sapNaoh, superfatRange } from '../balance/lye.ts';
+import { DENSITY } from '../balance/density.ts';
 import { type AdditiveRow, materialOf, oilsOf, type Plan } from '../plan/plan.ts';
 import { type PrepSheet } from '../work/prep.ts';
 import { productPerOil } from '../balance/product.ts';
@@ -11,14 +12,14 @@ import { stabiliserFor } from '../material/browning.ts';
 import { type Lines } from './lines.ts';
 
 /** The oils by their shares. */
-export const oils = (plan: Plan, say: Say): Lines => {
+export const oils = (plan: Plan, print: Printer): Lines => {
   const { oils: rows, totalOils } = plan.base;
   return [
     ...rows.map(
       (o) =>
-        `${materialOf(plan, o.materialId).name}: ${say.mass(totalOils)} × ${say.percent(o.percent, 2)} = ${say.mass((totalOils * o.percent) / 100)}`,
+        `${materialOf(plan, o.materialId).name}: ${print.mass(totalOils)} × ${print.percent(o.percent, 2)} = ${print.mass((totalOils * o.percent) / 100)}`,
     ),
-    `together ${say.percent(
+    `together ${print.percent(
       rows.reduce((s, o) => s + o.percent, 0),
       2,
     )}`,
@@ -28,14 +29,14 @@ export const oils = (plan: Plan, say: Say): Lines => {
 /** One property of the blend, oil by oil. */
 export const property = (
   plan: Plan,
-  say: Say,
+  print: Printer,
   key: 'hardness' | 'cleansing' | 'bubbly' | 'creamy' | 'conditioning',
 ): Lines => {
   const rows = oilsBring(plan);
   return [
     ACIDS[key],
-    ...rows.map((o) => `${o.material.name}: ${o.part ? say.number(o.part[key], 1) : 'unknown'}`),
-    `= ${say.number(
+    ...rows.map((o) => `${o.material.name}: ${o.part ? print.number(o.part[key], 1) : 'unknown'}`),
+    `= ${print.number(
       rows.reduce((s, o) => s + (o.part?.[key] ?? 0), 0),
       1,
     )} % of the known fatty acids`,
@@ -51,7 +52,7 @@ const ACIDS = {
 } as const;
 
 /** Sodium hydroxide, and potassium hydroxide where some is used. */
-export function lye(plan: Plan, say: Say, of: LyeFlow): Lines {
+export function lye(plan: Plan, print: Printer, of: LyeFlow): Lines {
   const { base } = plan;
   const scale = of.oils / 1000;
   const oils = of.rows.map(({ materialId, mass }) => {
@@ -63,55 +64,57 @@ export function lye(plan: Plan, say: Say, of: LyeFlow): Lines {
   const less = full * (1 - base.superfat / 100);
   const lines = [
     ...oils.map(
-      (o) => `${o.name}: ${say.mass(o.mass)} × ${say.number(o.sap, 4)} = ${say.mass(o.mass * o.sap)} NaOH`,
+      (o) =>
+        `${o.name}: ${print.mass(o.mass)} × ${print.number(o.sap, 4)} = ${print.mass(o.mass * o.sap)} NaOH`,
     ),
-    `all of it saponified: ${say.mass(full)}`,
-    `less ${say.percent(base.superfat)} superfat: × ${say.number(1 - base.superfat / 100, 3)} = ${say.mass(less)}`,
+    `all of it saponified: ${print.mass(full)}`,
+    `less ${print.percent(base.superfat)} superfat: × ${print.number(1 - base.superfat / 100, 3)} = ${print.mass(less)}`,
   ];
   if (base.lye.kohShare > 0) {
     lines.push(
-      `${say.percent(100 - base.lye.kohShare)} of the moles by sodium hydroxide: ${say.mass(less * (1 - base.lye.kohShare / 100))}`,
+      `${print.percent(100 - base.lye.kohShare)} of the moles by sodium hydroxide: ${print.mass(less * (1 - base.lye.kohShare / 100))}`,
     );
   }
-  if (rate.acids > 0) lines.push(`and ${say.mass(rate.acids * scale)} that acids take up`);
-  if (base.lye.naohPurity < 100) lines.push(`divided by its purity, ${say.percent(base.lye.naohPurity)}`);
-  lines.push(`= ${say.mass(of.naoh)} sodium hydroxide`);
+  if (rate.acids > 0) lines.push(`and ${print.mass(rate.acids * scale)} that acids take up`);
+  if (base.lye.naohPurity < 100) lines.push(`divided by its purity, ${print.percent(base.lye.naohPurity)}`);
+  lines.push(`= ${print.mass(of.naoh)} sodium hydroxide`);
   if (of.koh > 0) {
     lines.push(
-      `${say.percent(base.lye.kohShare)} of the moles × 56.105 / 39.997, divided by its purity, ${say.percent(base.lye.kohPurity)} = ${say.mass(of.koh)} potassium hydroxide`,
+      `${print.percent(base.lye.kohShare)} of the moles × ${print.number(MOLAR_MASS.koh, 3)} / ${print.number(MOLAR_MASS.naoh, 3)}, divided by its purity, ${print.percent(base.lye.kohPurity)} = ${print.mass(of.koh)} potassium hydroxide`,
     );
   }
   const [low, high] = superfatRange(plan, oilsOf(plan, of.potId));
   lines.push(
-    `Sources differ on the values: the true superfat lies between ${say.percent(low)} and ${say.percent(high)}.`,
+    `Sources differ on the values: the true superfat lies between ${print.percent(low)} and ${print.percent(high)}.`,
   );
   return lines;
 }
 
-export function liquid({ base }: Plan, say: Say, of: LyeFlow): Lines {
+export function liquid({ base }: Plan, print: Printer, of: LyeFlow): Lines {
   const lye_ = of.naoh + of.koh;
   const { by, value } = base.liquid;
   const how = {
-    concentration: `lye ${say.mass(lye_)} × (100 / ${say.number(value, 2)} − 1)`,
-    ratio: `lye ${say.mass(lye_)} × ${say.number(value, 2)}`,
-    percent: `oils ${say.mass(of.oils)} × ${say.percent(value, 2)}`,
+    concentration: `lye ${print.mass(lye_)} × (100 / ${print.number(value, 2)} − 1)`,
+    ratio: `lye ${print.mass(lye_)} × ${print.number(value, 2)}`,
+    percent: `oils ${print.mass(of.oils)} × ${print.percent(value, 2)}`,
   }[by];
-  return [`${how} = ${say.mass(of.liquid)}`, ...vessel(say, of)];
+  return [`${how} = ${print.mass(of.liquid)}`, ...vessel(print, of)];
 }
 
-function vessel(say: Say, of: LyeFlow): Lines {
+function vessel(print: Printer, of: LyeFlow): Lines {
   const lines: Lines = [];
-  if (of.heldForDispersions > 0) lines.push(`− ${say.mass(of.heldForDispersions)} for dispersions in water`);
-  if (of.heldForLater > 0) lines.push(`− ${say.mass(of.heldForLater)} to stir in later`);
+  if (of.heldForDispersions > 0)
+    lines.push(`− ${print.mass(of.heldForDispersions)} for dispersions in water`);
+  if (of.heldForLater > 0) lines.push(`− ${print.mass(of.heldForLater)} to stir in later`);
   if (lines.length > 0)
     lines.push(
-      `= ${say.mass(of.vessel)} in the lye vessel, ${say.number(of.vessel / Math.max(1e-9, of.naoh + of.koh), 2)} times the lye`,
+      `= ${print.mass(of.vessel)} in the lye vessel, ${print.number(of.vessel / Math.max(1e-9, of.naoh + of.koh), 2)} times the lye`,
     );
   return lines;
 }
 
 /** Everything that is mixed, over all pots. */
-export function batter(plan: Plan, say: Say): Lines {
+export function batter(plan: Plan, print: Printer): Lines {
   const flow = flowOf(plan);
   const at = (what: Parameters<typeof flow.ledger.at>[0]): number =>
     flow.pots.reduce(
@@ -128,14 +131,14 @@ export function batter(plan: Plan, say: Say): Lines {
   ] as const;
   const other = flow.mass - rows.reduce((s, [, g]) => s + g, 0);
   return [
-    ...rows.filter(([, g]) => g > 0.005).map(([name, g]) => `${name} ${say.mass(g)}`),
-    ...(other > 0.05 ? [`powders and additives ${say.mass(other)}`] : []),
-    `= ${say.mass(flow.mass)}`,
-    `${say.volume(flow.volume)} at ${say.number(flow.density, 3)} g/ml${plan.moulding.density === null ? ', worked out from the densities of its parts' : ', as you measured it'}`,
+    ...rows.filter(([, g]) => g > 0.005).map(([name, g]) => `${name} ${print.mass(g)}`),
+    ...(other > 0.05 ? [`powders and additives ${print.mass(other)}`] : []),
+    `= ${print.mass(flow.mass)}`,
+    `${print.volume(flow.volume)} at ${print.number(flow.density, 3)} g/ml${plan.moulding.density === null ? ', worked out from the densities of its parts' : ', as you measured it'}`,
   ];
 }
 
-export function scent(plan: Plan, say: Say): Lines {
+export function scent(plan: Plan, print: Printer): Lines {
   const choice = plan.base.scent;
   if (!choice) return [];
   const flow = flowOf(plan);
@@ -146,64 +149,64 @@ export function scent(plan: Plan, say: Say): Lines {
   return [
     ...rows.map(
       (p) =>
-        `${p.pot.name}: ${say.mass(p.oils)} oils, ${say.number((p.contents[at]! * 1000) / p.oils, 1)} g/kg = ${say.mass(p.contents[at]!)}`,
+        `${p.pot.name}: ${print.mass(p.oils)} oils, ${print.number((p.contents[at]! * 1000) / p.oils, 1)} g/kg = ${print.mass(p.contents[at]!)}`,
     ),
-    ...(flow.leftover[at]! > 0.005 ? [`unsplit batter: ${say.mass(flow.leftover[at]!)}`] : []),
+    ...(flow.leftover[at]! > 0.005 ? [`unsplit batter: ${print.mass(flow.leftover[at]!)}`] : []),
     ...blend.parts.map((p) => {
       const f = p.material.scent!;
       return f.limitBasis === 'product'
-        ? `${p.material.name}: limit ${say.number(f.limit, 1)} g per kg of finished soap × ${say.number(product, 3)} kg of soap from a kg of oils = ${say.number(f.limit * product, 1)} g/kg oils`
-        : `${p.material.name}: limit ${say.number(f.limit, 1)} g/kg oils`;
+        ? `${p.material.name}: limit ${print.number(f.limit, 1)} g per kg of finished soap × ${print.number(product, 3)} kg of soap from a kg of oils = ${print.number(f.limit * product, 1)} g/kg oils`
+        : `${p.material.name}: limit ${print.number(f.limit, 1)} g/kg oils`;
     }),
     ...(blend.parts.length > 1
-      ? [`a blend may be used up to the least of limit / share: ${say.number(blend.limit, 1)} g/kg oils`]
+      ? [`a blend may be used up to the least of limit / share: ${print.number(blend.limit, 1)} g/kg oils`]
       : []),
   ];
 }
 
-export function stabiliser(plan: Plan, say: Say): Lines {
+export function stabiliser(plan: Plan, print: Printer): Lines {
   const choice = plan.base.scent;
   if (!choice) return [];
   const { vanillin } = scentBlend(plan, choice, 1);
   return [
-    `vanillin in the blend ${say.percent(vanillin * 100, 2)}: ${say.number(stabiliserFor(vanillin), 1)} g per g of scent is usual`,
-    `chosen ${say.number(choice.stabiliser, 2)} g per g; the supplier’s sheet wins`,
+    `vanillin in the blend ${print.percent(vanillin * 100, 2)}: ${print.number(stabiliserFor(vanillin), 1)} g per g of scent is usual`,
+    `chosen ${print.number(choice.stabiliser, 2)} g per g; the supplier’s sheet wins`,
   ];
 }
 
-export const additive = (plan: Plan, say: Say, row: AdditiveRow, mass: number, bars: number): Lines => [
-  `${say.number(row.dose, 2)} g per kg oils = ${say.mass(mass)} in the batch`,
-  ...(bars > 0 ? [`over ${bars} bars: ${say.number(mass / bars, 2)} g each`] : []),
+export const additive = (plan: Plan, print: Printer, row: AdditiveRow, mass: number, bars: number): Lines => [
+  `${print.number(row.dose, 2)} g per kg oils = ${print.mass(mass)} in the batch`,
+  ...(bars > 0 ? [`over ${bars} bars: ${print.number(mass / bars, 2)} g each`] : []),
   ...(materialOf(plan, row.materialId).lyeDemand > 0
     ? [
-        `each gram takes ${say.number(materialOf(plan, row.materialId).lyeDemand, 3)} g of sodium hydroxide: ${say.mass(mass * materialOf(plan, row.materialId).lyeDemand)} more lye`,
+        `each gram takes ${print.number(materialOf(plan, row.materialId).lyeDemand, 3)} g of sodium hydroxide: ${print.mass(mass * materialOf(plan, row.materialId).lyeDemand)} more lye`,
       ]
     : []),
 ];
 
 /** Lye in its solution. */
-export const concentration = (plan: Plan, say: Say): Lines => {
+export const concentration = (plan: Plan, print: Printer): Lines => {
   const { naoh, koh, liquid: water } = lyeRate(plan);
   return [
     'lye / (lye + liquid), for 1,000 g of oils:',
-    `${say.mass(naoh + koh)} / (${say.mass(naoh + koh)} + ${say.mass(water)}) = ${say.percent(concentrationOf(naoh + koh, water))}`,
+    `${print.mass(naoh + koh)} / (${print.mass(naoh + koh)} + ${print.mass(water)}) = ${print.percent(concentrationOf(naoh + koh, water))}`,
   ];
 };
 
-export const density = (plan: Plan, say: Say): Lines => {
+export const density = (plan: Plan, print: Printer): Lines => {
   const flow = flowOf(plan);
   return plan.moulding.density === null
     ? [
-        'Each part by its own density: oils 0.915, lye solution by its concentration, powders without the air between the grains',
-        `${say.mass(flow.mass)} / ${say.volume(flow.volume)} = ${say.number(flow.density, 3)} g/ml`,
+        `Each part by its own density: oils ${print.number(DENSITY.oil, 3)}, lye solution by its concentration, powders without the air between the grains`,
+        `${print.mass(flow.mass)} / ${print.volume(flow.volume)} = ${print.number(flow.density, 3)} g/ml`,
       ]
-    : [`As you measured it: ${say.number(flow.density, 3)} g/ml`];
+    : [`As you measured it: ${print.number(flow.density, 3)} g/ml`];
 };
 
-export const scentCost = (say: Say, scent_: NonNullable<PrepSheet['scent']>): Lines => [
+export const scentCost = (print: Printer, scent_: NonNullable<PrepSheet['scent']>): Lines => [
   ...scent_.parts.map(
     (p) =>
-      `${p.material.name}: ${say.number(p.mass, 1)} g × ${say.number(p.material.pricePerGram ?? 0, 3)} a gram = ${say.number(p.mass * (p.material.pricePerGram ?? 0), 2)}`,
+      `${p.material.name}: ${print.number(p.mass, 1)} g × ${print.number(p.material.pricePerGram ?? 0, 3)} a gram = ${print.number(p.mass * (p.material.pricePerGram ?? 0), 2)}`,
   ),
-  `= ${say.number(scent_.cost ?? 0, 2)}`,
+  `= ${print.number(scent_.cost ?? 0, 2)}`,
 ];

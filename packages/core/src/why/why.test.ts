@@ -1,6 +1,7 @@
 import { dose, planWith, pot, scentOf, tenthGramScale } from '../testing/plans.ts';
 import { grams, gramsPerKg } from '../units/quantity.ts';
-import { metricUnits, sayIn } from '../units/view.ts';
+import { printerFor } from '../units/printer.ts';
+import { metricUnits } from '../units/view.ts';
 import { flowOf } from '../balance/balance.ts';
 import { checkPlan } from '../checks/index.ts';
 import { type Embed } from '../plan/embed.ts';
@@ -12,7 +13,7 @@ import { type Draw, emptyPlan, emptyWork, plainLye, type Plan, type Pot } from '
 import { prepSheet } from '../work/prep.ts';
 import * as why from './index.ts';
 
-const say = sayIn(metricUnits);
+const print = printerFor(metricUnits);
 const draw = (by: Draw['by'], value: number, from: string | null = null): Draw => ({
   id: 'd',
   from,
@@ -55,50 +56,57 @@ const loaf = planWith(
 );
 
 /** Every explanation that a plan has. */
-function everyWhy(plan: Plan): string[] {
+function everyWhy(plan: Plan, print = printerFor(metricUnits)): string[] {
   const sheet = prepSheet(plan, tenthGramScale);
   const { moulding } = plan;
   return [
-    ...sheet.lyes.flatMap((l) => [...why.lye(plan, say, l), ...why.liquid(plan, say, l)]),
-    ...why.batter(plan, say),
+    ...sheet.lyes.flatMap((l) => [...why.lye(plan, print, l), ...why.liquid(plan, print, l)]),
+    ...why.batter(plan, print),
     ...sheet.pots.flatMap((p) => [
-      ...why.weighed(plan, say, p.flow),
-      ...why.left(say, p.flow),
-      ...why.superfat(plan, say, p.flow),
-      ...p.rows.flatMap((r) => why.dose(say, p.flow, r)),
+      ...why.weighed(plan, print, p.flow),
+      ...why.left(print, p.flow),
+      ...why.superfat(plan, print, p.flow),
+      ...p.rows.flatMap((r) => why.dose(print, p.flow, r)),
     ]),
-    ...why.scent(plan, say),
-    ...[null, ...plan.pots].flatMap((p) => why.colour(plan, say, p, { hours: 1008, gel: 1 })),
-    ...why.stabiliser(plan, say),
-    ...sheet.additives.flatMap((a) => why.additive(plan, say, a.row, a.mass, barWeights(plan).count)),
-    ...why.oils(plan, say),
-    ...why.density(plan, say),
-    ...why.concentration(plan, say),
+    ...why.scent(plan, print),
+    ...[null, ...plan.pots].flatMap((p) => why.colour(plan, print, p, { hours: 1008, gel: 1 })),
+    ...why.stabiliser(plan, print),
+    ...sheet.additives.flatMap((a) => why.additive(plan, print, a.row, a.mass, barWeights(plan).count)),
+    ...why.oils(plan, print),
+    ...why.density(plan, print),
+    ...why.concentration(plan, print),
     ...(['hardness', 'cleansing', 'bubbly', 'creamy', 'conditioning'] as const).flatMap((key) =>
-      why.property(plan, say, key),
+      why.property(plan, print, key),
     ),
-    ...(sheet.scent ? why.scentCost(say, sheet.scent) : []),
-    ...sheet.dispersions.flatMap((d) => why.dispersion(say, d)),
-    ...sheet.pots.flatMap((p) => why.carryOver(say, 'the one before', p.flow, 0.5)),
+    ...(sheet.scent ? why.scentCost(print, sheet.scent) : []),
+    ...sheet.dispersions.flatMap((d) => why.dispersion(print, d)),
+    ...sheet.pots.flatMap((p) => why.carryOver(print, 'the one before', p.flow, 0.5)),
     ...(
       [
         { from: 'mould' },
         { from: 'lye', mass: 100 },
         { from: 'bars', count: 8, weight: 110, at: 'cured' },
       ] as const
-    ).flatMap((goal) => why.solved(plan, say, goal, 900)),
-    ...why.fill(plan, say),
-    ...moulding.moulds.flatMap((m) => why.mould(say, m)),
-    ...why.bars(plan, say),
-    ...plan.embeds.flatMap((e) => why.embed(say, embedFacts(moulding, e))),
-    ...sheet.lines.flatMap((l) => why.line(plan, say, l.line.gramsPerDm2, l.line.count, l.mass)),
-    ...timelineOf(plan).pots.flatMap((s) => why.pace(say, s.pace)),
+    ).flatMap((goal) => why.solved(plan, print, goal, 900)),
+    ...why.fill(plan, print),
+    ...moulding.moulds.flatMap((m) => why.mould(print, m)),
+    ...why.bars(plan, print),
+    ...plan.embeds.flatMap((e) => why.embed(print, embedFacts(moulding, e))),
+    ...sheet.lines.flatMap((l) => why.line(plan, print, l.line.gramsPerDm2, l.line.count, l.mass)),
+    ...timelineOf(plan).pots.flatMap((s) => why.pace(print, s.pace)),
   ];
 }
 
+it('every line keeps to the decimal mark of the maker', () => {
+  const comma = printerFor({ ...metricUnits, decimalMark: 'comma' });
+  const lines = everyWhy(loaf, comma);
+  expect(lines.filter((l) => /\d,\d/.test(l)).length).toBeGreaterThan(20);
+  expect(lines.filter((l) => /\d\.\d/.test(l))).toEqual([]);
+});
+
 it('the lye, step by step', () => {
   const plain = planWith([], { oils: [{ id: 'o', materialId: 'oil-olive', percent: 100 }] });
-  expect(why.lye(plain, say, flowOf(plain).lyes[0]!)).toEqual([
+  expect(why.lye(plain, print, flowOf(plain).lyes[0]!)).toEqual([
     'Olive: 1000.0 g × 0.1355 = 135.5 g NaOH',
     'all of it saponified: 135.5 g',
     'less 5 % superfat: × 0.95 = 128.7 g',
@@ -110,10 +118,10 @@ it('the lye, step by step', () => {
 it('the last line of a sum is the figure on the screen', () => {
   const sheet = prepSheet(loaf, tenthGramScale);
   const blue = sheet.pots[0]!;
-  expect(why.weighed(loaf, say, blue.flow).join()).toContain(say.mass(blue.batter!));
-  expect(why.batter(loaf, say).join()).toContain(`= ${say.mass(sheet.flow.mass)}`);
-  expect(why.superfat(loaf, say, blue.flow).join()).toContain(say.percent(blue.flow.superfat! * 100, 2));
-  expect(why.fill(loaf, say).at(-1)).toContain(say.volume(fillOf(loaf).have));
+  expect(why.weighed(loaf, print, blue.flow).join()).toContain(print.mass(blue.batter!));
+  expect(why.batter(loaf, print).join()).toContain(`= ${print.mass(sheet.flow.mass)}`);
+  expect(why.superfat(loaf, print, blue.flow).join()).toContain(print.percent(blue.flow.superfat! * 100, 2));
+  expect(why.fill(loaf, print).at(-1)).toContain(print.volume(fillOf(loaf).have));
 });
 
 describe('nothing is ever NaN, whatever was typed', () => {

@@ -3,7 +3,7 @@ import { type KeyboardEvent, useRef } from 'react';
 import { type Check, type CheckLevel } from '@kleur/core/checks';
 import { PLAN_LIMITS } from '@kleur/core/plan';
 import { LevelMark } from '../../shared/ui/Levels.tsx';
-import { useSay } from '../../shared/hooks/useSettings.ts';
+import { usePrinter } from '../../shared/hooks/useSettings.ts';
 import { useBench } from './BenchContext.ts';
 import { PotSwatch } from './PotSwatch.tsx';
 import { isOfPot, useChecks, usePrep } from './useDerived.ts';
@@ -22,7 +22,7 @@ export function BenchStrip({ onAdd }: { readonly onAdd: () => void }) {
   const { selectedId, select } = useBench();
   const { pots } = usePrep();
   const checks = useChecks();
-  const say = useSay();
+  const print = usePrinter();
   const row = useRef<HTMLDivElement>(null);
 
   const onKeyDown = (event: KeyboardEvent): void => {
@@ -52,8 +52,8 @@ export function BenchStrip({ onAdd }: { readonly onAdd: () => void }) {
           const mark = gravest(checks.filter((c) => isOfPot(c, pot.id)));
           const mass =
             batter === null
-              ? `${say.mass(oils, true)} oils`
-              : say.mass(flow.mass * Math.max(0, 1 - flow.drawnOff), true);
+              ? `${print.mass(oils, true)} oils`
+              : print.mass(flow.mass * Math.max(0, 1 - flow.drawnOff), true);
           return (
             <button
               type="button"

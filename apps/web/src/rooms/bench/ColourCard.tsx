@@ -1,6 +1,6 @@
 import { deltaE00 } from '@kleur/core/colour';
 import * as why from '@kleur/core/why';
-import { usePrinter, useSay } from '../../shared/hooks/useSettings.ts';
+import { usePrinter } from '../../shared/hooks/useSettings.ts';
 import { Why } from '../../shared/ui/Why.tsx';
 import { useColours } from './BenchContext.ts';
 import { BARE, type NamedStage } from './liveColours.ts';
@@ -19,7 +19,6 @@ export function ColourCard({ potId, label }: { readonly potId: string | null; re
   const { pots, stage } = useColours();
   const plan = usePlan();
   const print = usePrinter();
-  const say = useSay();
   const colours = pots.get(potId ?? BARE);
   const bare = pots.get(BARE);
   return (
@@ -42,7 +41,7 @@ export function ColourCard({ potId, label }: { readonly potId: string | null; re
             {stage.gel === 0 ? 'no gel' : stage.gel === 1 ? 'full gel' : 'half gel'}
             <Why
               of={`the colour of ${label}`}
-              lines={() => why.colour(plan, say, plan.pots.find((p) => p.id === potId) ?? null, stage)}
+              lines={() => why.colour(plan, print, plan.pots.find((p) => p.id === potId) ?? null, stage)}
             />
           </caption>
           <tbody>

@@ -9,7 +9,8 @@ import { useAppDispatch } from '../../app/hooks.ts';
 import { usePrinter } from '../../shared/hooks/useSettings.ts';
 import { NumberField } from '../../shared/ui/NumberField.tsx';
 import { useColours } from './BenchContext.ts';
-import { bench, newId } from './benchSlice.ts';
+import { bench } from './benchSlice.ts';
+import { newId } from '../../shared/newId.ts';
 import { usePlan } from './useDerived.ts';
 import { curedStage } from './useMatching.ts';
 

@@ -1,6 +1,5 @@
 import {
   createSlice,
-  nanoid,
   original,
   type PayloadAction,
   type UnknownAction,
@@ -279,4 +278,3 @@ const slice = createSlice({
 
 export const benchReducer = slice.reducer;
 export const bench = slice.actions;
-export const newId = (): string => nanoid(10);

@@ -1,12 +1,13 @@
 import { useMemo } from 'react';
-import { type BatchWrite } from '@kleur/contract';
+import { type BatchWrite, isMade } from '@kleur/contract';
+import { type Material } from '@kleur/core/material';
 import { type Check, checkPlan, type ShelfState } from '@kleur/core/checks';
 import { type Plan } from '@kleur/core/plan';
-import { type Measuring, type Say } from '@kleur/core/units';
+import { type Measuring, type Printer } from '@kleur/core/units';
 import { type PrepSheet, prepSheet } from '@kleur/core/work';
 import { useMaterialsQuery } from '../../app/api.ts';
 import { useAppSelector } from '../../app/hooks.ts';
-import { useSay, useSettings } from '../../shared/hooks/useSettings.ts';
+import { usePrinter, useSettings } from '../../shared/hooks/useSettings.ts';
 
 /** The open document. Only rendered once there is one. */
 export function useDocument(): BatchWrite {
@@ -27,12 +28,12 @@ function lastOf<A extends readonly unknown[], R>(work: (...args: A) => R): (...a
 }
 
 const prepared = lastOf((plan: Plan, measuring: Measuring) => prepSheet(plan, measuring));
-const checked = lastOf((plan: Plan, measuring: Measuring, say: Say, shelf: ShelfState | undefined) =>
-  checkPlan(plan, { measuring, say, shelf }),
+const checked = lastOf(
+  (plan: Plan, measuring: Measuring, print: Printer, shelf: ShelfState | undefined, made: boolean) =>
+    checkPlan(plan, { measuring, print, shelf, made }),
 );
 const shelfState = lastOf(
-  (materials: readonly { readonly id: string; stock: number | null; lot: string; lotTested: boolean }[]) =>
-    new Map(materials.map((m) => [m.id, m])) as ShelfState,
+  (materials: readonly Material[]): ShelfState => new Map(materials.map((m) => [m.id, m])),
 );
 
 export function usePrep(): PrepSheet {
@@ -42,23 +43,14 @@ export function usePrep(): PrepSheet {
 }
 
 export function useChecks(): readonly Check[] {
-  const plan = usePlan();
+  const { plan, state } = useDocument();
   const { measuring } = useSettings();
-  const say = useSayOnce();
+  const print = usePrinter();
   const { data } = useMaterialsQuery();
-  return useMemo(() => checked(plan, measuring, say, data && shelfState(data)), [plan, measuring, say, data]);
-}
-
-/** One `Say` for all who ask, so that they share the checks too. */
-function useSayOnce(): Say {
-  const say = useSay();
-  const key = Object.values(say.units).join();
-  return useMemo(() => keyedSay(key, say), [key, say]);
-}
-let lastSay: { readonly key: string; readonly say: Say } | null = null;
-function keyedSay(key: string, say: Say): Say {
-  if (lastSay?.key !== key) lastSay = { key, say };
-  return lastSay.say;
+  return useMemo(
+    () => checked(plan, measuring, print, data && shelfState(data), isMade(state)),
+    [plan, measuring, print, data, state],
+  );
 }
 
 /** Whether a check belongs to a pot, as such or through one of its doses. */

@@ -17,7 +17,7 @@ import { type PrepPot } from '@kleur/core/work';
 import { useMaterialsQuery } from '../../app/api.ts';
 import { useSettings } from '../../shared/hooks/useSettings.ts';
 import { searchWorker } from '../../workers/client.ts';
-import { newId } from './benchSlice.ts';
+import { newId } from '../../shared/newId.ts';
 import { useMatchSettings } from './matchSettings.ts';
 import { usePlan } from './useDerived.ts';
 
@@ -65,7 +65,7 @@ export function useProblem(
   const shelf = useShelf();
   const candidates = useCandidates(exclude);
   const { most } = useMatchSettings();
-  const { measuring } = useSettings();
+  const { measuring, units } = useSettings();
   const potId = pot?.pot.id ?? null;
   const oils = pot ? pot.oils : plan.base.totalOils / Math.max(1, plan.idea.colours.length);
   return useMemo(() => {
@@ -82,8 +82,9 @@ export function useProblem(
       most,
       totalCeiling: TOTAL_CEILING,
       resolution: oils > 0 ? { potOils: grams(oils), measuring } : null,
+      units,
     };
-  }, [shelf, gel, plan, potId, candidates, most, oils, measuring]);
+  }, [shelf, gel, plan, potId, candidates, most, oils, measuring, units]);
 }
 
 /** Names put in for the ids in a reason. */

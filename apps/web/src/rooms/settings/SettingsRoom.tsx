@@ -1,3 +1,4 @@
+import { usePrinter } from '../../shared/hooks/useSettings.ts';
 import { App, Button, Checkbox, Input, Modal, Segmented, Select } from 'antd';
 import { useState } from 'react';
 import { type Settings } from '@kleur/contract';
@@ -25,6 +26,7 @@ const spoonSystems: readonly { readonly value: SpoonSystem; readonly label: stri
 
 /** Habits: saved at once, one at a time. They change what is shown and rounded, never what a plan holds. */
 export function SettingsRoom() {
+  const print = usePrinter();
   const { data, error, refetch } = useSettingsQuery();
   const [save] = useSaveSettingsMutation();
   const { message } = App.useApp();
@@ -106,7 +108,7 @@ export function SettingsRoom() {
               onChange={(scaleDivision) => {
                 setMeasuring({ scaleDivision });
               }}
-              options={SCALE_DIVISIONS.map((d) => ({ value: d, label: `${d} g` }))}
+              options={SCALE_DIVISIONS.map((d) => ({ value: d, label: `${print.number(d, 2)} g` }))}
             />
           </div>
           <div className="setting">

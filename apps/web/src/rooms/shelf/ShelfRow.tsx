@@ -2,7 +2,7 @@ import { Switch } from 'antd';
 import { type MaterialWire } from '@kleur/contract';
 import { type ShelfFace } from '@kleur/core/material';
 import { mediumName } from '@kleur/core/work';
-import { type Printer } from '../../shared/hooks/printer.ts';
+import { type Printer } from '@kleur/core/units';
 import { usePrinter } from '../../shared/hooks/useSettings.ts';
 import { FaceStrip } from './FaceStrip.tsx';
 

@@ -3,7 +3,7 @@ import { type MaterialKind } from '@kleur/core/material';
 
 /** The part of a material that the client may set. */
 export function writeOf(m: MaterialWire): MaterialWrite {
-  const { id: _id, optics: _optics, builtIn: _builtIn, version: _version, ...write } = m;
+  const { id: _id, optics: _optics, curve: _curve, builtIn: _builtIn, version: _version, ...write } = m;
   return write;
 }
 
@@ -12,6 +12,7 @@ const POWDER_IN_OIL = [{ medium: 'oil', ratio: 3 }] as const;
 /** A new item of a kind, with the fields that the kind needs filled by common figures. */
 export const blankMaterial = (kind: MaterialKind): MaterialWrite => ({
   kind,
+  form: 'powder',
   name: '',
   colourIndex: '',
   colour: kind === 'oil' || kind === 'scent' || kind === 'additive' ? null : '#9a7f6a',
@@ -26,8 +27,7 @@ export const blankMaterial = (kind: MaterialKind): MaterialWrite => ({
   pricePerGram: null,
   inStock: true,
   stock: null,
-  lot: '',
-  lotTested: false,
+  lots: [],
   lyeDemand: 0,
   oil:
     kind === 'oil'

@@ -1,8 +1,7 @@
 import { useMemo } from 'react';
 import { defaultSettings, type Settings } from '@kleur/contract';
-import { type Say, sayIn } from '@kleur/core/units';
+import { type Printer, printerFor } from '@kleur/core/units';
 import { useSettingsQuery } from '../../app/api.ts';
-import { type Printer, printerFor } from './printer.ts';
 
 /** The maker's habits; the defaults until the server has answered. */
 export function useSettings(): Settings {
@@ -10,21 +9,17 @@ export function useSettings(): Settings {
   return data ?? defaultSettings;
 }
 
-/** Numbers in the maker's decimal mark. */
+/** Figures in the maker's units and decimal mark. The same object for everyone who asks. */
 export function usePrinter(): Printer {
-  const {
-    units: { decimalMark },
-    measuring: { scaleDivision },
-  } = useSettings();
-  return useMemo(() => printerFor(decimalMark, scaleDivision), [decimalMark, scaleDivision]);
+  const { units, measuring } = useSettings();
+  return useMemo(() => sharedPrinter(units, measuring.scaleDivision), [units, measuring.scaleDivision]);
 }
 
-/** Masses, lengths and temperatures in the maker's units. */
-export function useSay(): Say {
-  const { units } = useSettings();
-  const { mass, length, temperature, decimalMark } = units;
-  return useMemo(
-    () => sayIn({ mass, length, temperature, decimalMark }),
-    [mass, length, temperature, decimalMark],
-  );
+let last: { readonly key: string; readonly printer: Printer } | null = null;
+
+/** One printer for equal habits, so that what is worked out with it is shared too. */
+function sharedPrinter(units: Settings['units'], scaleDivision: number): Printer {
+  const key = JSON.stringify([units, scaleDivision]);
+  if (last?.key !== key) last = { key, printer: printerFor(units, scaleDivision) };
+  return last.printer;
 }

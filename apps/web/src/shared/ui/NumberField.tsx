@@ -1,7 +1,7 @@
 import { Input } from 'antd';
 import { type KeyboardEvent, type ReactNode, useId, useState } from 'react';
-import { type NumberProblem, parseNumber, printNumber } from '@kleur/core/units';
-import { useSettings } from '../hooks/useSettings.ts';
+import { type NumberProblem, parseNumber } from '@kleur/core/units';
+import { usePrinter } from '../hooks/useSettings.ts';
 
 export interface NumberFieldProps {
   readonly label: string;
@@ -34,21 +34,17 @@ interface Draft {
  */
 export function NumberField(props: NumberFieldProps) {
   const { label, value, min, max, digits = 2, step, hideLabel, width, disabled, error } = props;
-  const { decimalMark } = useSettings().units;
+  const print = usePrinter();
   const id = useId();
   const [draft, setDraft] = useState<Draft | null>(null);
   const current = draft?.over === value ? draft : null;
-  const shown = current
-    ? current.text
-    : value === null
-      ? ''
-      : printNumber(value, digits, decimalMark).replace('−', '-');
+  const shown = current ? current.text : value === null ? '' : print.number(value, digits).replace('−', '-');
 
   const messages: Readonly<Record<NumberProblem, string>> = {
     empty: 'Enter a number',
     'not-a-number': 'Not a number',
-    'too-small': `At least ${printNumber(min, 3, decimalMark)}`,
-    'too-large': `At most ${printNumber(max, 3, decimalMark)}`,
+    'too-small': `At least ${print.number(min, 3)}`,
+    'too-large': `At most ${print.number(max, 3)}`,
   };
   const message = current?.problem ? messages[current.problem] : error;
 

@@ -1,5 +1,6 @@
 import { buildOptics, type Appearance } from '../../pigment/buildOptics.ts';
 import { type Optics } from '../../pigment/optics.ts';
+import { defaultCurve } from '../curve.ts';
 import { type Carrier, type CarrierMedium, type Material, type MaterialKind } from '../material.ts';
 
 /** A dose window as the tables write it: faint, typical, ceiling in g/kg oils; null for no faint dose. */
@@ -26,7 +27,7 @@ export function carriersFrom(text: string): Carrier[] {
   });
 }
 
-export type MaterialRow = Partial<Omit<Material, 'window' | 'carriers' | 'optics'>> & {
+export type MaterialRow = Partial<Omit<Material, 'window' | 'carriers' | 'optics' | 'curve'>> & {
   readonly id: string;
   readonly name: string;
   readonly window?: WindowRow;
@@ -43,6 +44,8 @@ export function materialFrom(kind: MaterialKind, row: MaterialRow): Material {
   const { looks, optics, window, carriers, ...rest } = row;
   const colour = row.colour ?? null;
   if (looks && (!colour || !window)) throw new RangeError(`${row.id}: looks need a colour and a window`);
+  const curve =
+    looks && colour && window ? buildOptics({ ...looks, dose: window[1], colour }) : (optics ?? null);
   return {
     colourIndex: '',
     bulkDensity: null,
@@ -54,8 +57,8 @@ export function materialFrom(kind: MaterialKind, row: MaterialRow): Material {
     pricePerGram: null,
     inStock: false,
     stock: null,
-    lot: '',
-    lotTested: false,
+    form: 'powder',
+    lots: [],
     lyeDemand: 0,
     oil: null,
     scent: null,
@@ -64,6 +67,7 @@ export function materialFrom(kind: MaterialKind, row: MaterialRow): Material {
     colour,
     window: window ? { faint: window[0], typical: window[1], ceiling: window[2] } : null,
     carriers: carriers ? carriersFrom(carriers) : [],
-    optics: looks && colour && window ? buildOptics({ ...looks, dose: window[1], colour }) : (optics ?? null),
+    optics: curve,
+    curve: curve && defaultCurve(kind),
   };
 }

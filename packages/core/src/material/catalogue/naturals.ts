@@ -254,6 +254,7 @@ export const botanicals: readonly MaterialRow[] = [
   {
     ...PLANT,
     id: 'carrot-puree',
+    form: 'liquid',
     name: 'Carrot purée',
     colour: '#e3b778',
     window: [20, 80, 150],
@@ -278,6 +279,7 @@ export const botanicals: readonly MaterialRow[] = [
   {
     ...PLANT,
     id: 'coffee-brewed',
+    form: 'liquid',
     name: 'Coffee, brewed',
     colour: '#8a6a50',
     window: [null, 10, 30],

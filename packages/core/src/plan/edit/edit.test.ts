@@ -172,13 +172,22 @@ describe('idea', () => {
         doses: doses.map(({ source: _source, ...d }) => d),
       })),
       materials: [...loaf.materials, shelfItem('scent-limewash')].map((m) => {
-        const { lyeDemand: _l, stock: _s, lot: _lot, lotTested: _t, oil, scent: facts, ...rest } = m;
+        const {
+          lyeDemand: _l,
+          stock: _s,
+          lots: _lots,
+          form: _form,
+          curve: _curve,
+          oil,
+          scent: facts,
+          ...rest
+        } = m;
         const { sapSpread: _p, fatty: _f, ...oldOil } = oil ?? {};
         const { limitBasis: _b, ...oldScent } = facts ?? {};
         return { ...rest, oil: oil && oldOil, scent: facts && oldScent };
       }),
     };
-    const plan = upgradePlan(v2 as never);
+    const plan = upgradePlan(v2);
     const now: Plan = {
       ...loaf,
       base: {
@@ -197,7 +206,17 @@ describe('idea', () => {
     const { idea: _idea, ...rest } = v2;
     const v1 = { ...rest, schema: 1, pots: v2.pots.map(({ follows: _follows, ...p }) => p) };
     expect(upgradePlan(v1 as never)).toEqual(now);
-    const v3 = { ...now, schema: 3, pots: now.pots.map(({ ownOils: _own, ...p }) => p) };
+    const v4 = {
+      ...now,
+      schema: 4,
+      materials: now.materials.map(({ lots: _lots, form: _form, curve: _curve, ...m }) => ({
+        ...m,
+        lot: '',
+        lotTested: false,
+      })),
+    };
+    expect(upgradePlan(v4 as never)).toEqual(now);
+    const v3 = { ...v4, schema: 3, pots: v4.pots.map(({ ownOils: _own, ...p }) => p) };
     expect(upgradePlan(v3 as never)).toEqual(now);
     expect(upgradePlan(plan)).toBe(plan);
     expect(() => upgradePlan({ ...loaf, schema: 9 } as never)).toThrow('A plan of schema 9 is not known');

@@ -22,7 +22,8 @@ import {
 import { useAppDispatch } from '../../../app/hooks.ts';
 import { useUndoNotice } from '../../../shared/hooks/useUndoNotice.tsx';
 import { FileButton } from '../../../shared/ui/FileButton.tsx';
-import { bench, newId } from '../benchSlice.ts';
+import { bench } from '../benchSlice.ts';
+import { newId } from '../../../shared/newId.ts';
 
 async function readPalette(file: File): Promise<PaletteFile> {
   if (file.size === 0) throw new FormatError('The file is empty.');

@@ -17,7 +17,8 @@ import {
 import { useAppDispatch } from '../../../app/hooks.ts';
 import { usePrinter } from '../../../shared/hooks/useSettings.ts';
 import { useColours } from '../BenchContext.ts';
-import { bench, newId } from '../benchSlice.ts';
+import { bench } from '../benchSlice.ts';
+import { newId } from '../../../shared/newId.ts';
 import { useMatches, useProblem } from '../useMatching.ts';
 
 const schemeName: Readonly<Record<Scheme, string>> = {

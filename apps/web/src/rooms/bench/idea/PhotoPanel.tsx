@@ -8,7 +8,8 @@ import { useAppDispatch } from '../../../app/hooks.ts';
 import { FileButton } from '../../../shared/ui/FileButton.tsx';
 import { searchWorker } from '../../../workers/client.ts';
 import { type PhotoResult } from '../../../workers/search.protocol.ts';
-import { bench, newId } from '../benchSlice.ts';
+import { bench } from '../benchSlice.ts';
+import { newId } from '../../../shared/newId.ts';
 import { usePlan } from '../useDerived.ts';
 
 interface Picked {

@@ -5,6 +5,7 @@ import { type DoseWindow, type Material } from '@kleur/core/material';
 import { predictColour, type Stage } from '@kleur/core/pigment';
 import { type Pot } from '@kleur/core/plan';
 import { gramsPerKg, type GramsPerKg } from '@kleur/core/units';
+import { usePrinter } from '../../../shared/hooks/useSettings.ts';
 import { useColours } from '../BenchContext.ts';
 import { usePlan } from '../useDerived.ts';
 
@@ -29,6 +30,7 @@ export function DoseBar(props: {
 }) {
   const { material, window: w, dose } = props;
   const { stage } = useColours();
+  const print = usePrinter();
   const scale = useMemo(
     () =>
       scaleLog()
@@ -53,7 +55,7 @@ export function DoseBar(props: {
       <input
         type="range"
         aria-label={`${material.name}, strength`}
-        aria-valuetext={`${dose.toPrecision(3)} g per kg oils`}
+        aria-valuetext={`${print.significant(dose, 3)} g per kg oils`}
         min={0}
         max={1}
         step={0.002}

@@ -8,7 +8,7 @@ import { mediumName, type PrepPot, type PrepRow } from '@kleur/core/work';
 import * as why from '@kleur/core/why';
 import { useMaterialsQuery } from '../../../app/api.ts';
 import { useAppDispatch } from '../../../app/hooks.ts';
-import { usePrinter, useSay, useSettings } from '../../../shared/hooks/useSettings.ts';
+import { usePrinter, useSettings } from '../../../shared/hooks/useSettings.ts';
 import { unitName } from '../../../shared/ui/unitName.ts';
 import { NumberField } from '../../../shared/ui/NumberField.tsx';
 import { Why } from '../../../shared/ui/Why.tsx';
@@ -32,7 +32,6 @@ export function DoseRowCard(props: {
   const { measuring } = useSettings();
   const dispatch = useAppDispatch();
   const print = usePrinter();
-  const say = useSay();
 
   const context = { potOils: pot.oils, bulkDensity: material.bulkDensity, spoons: measuring.spoons };
   const cannot = doseUnitProblem(unit, context);
@@ -119,7 +118,7 @@ export function DoseRowCard(props: {
           </b>
           {row.ofShared !== null && <span className="soft">of what is made once</span>}
           {row.drops !== null && <span className="soft">≈ {print.number(measured.mass, 3)} g</span>}
-          <Why of={`${material.name} in ${pot.pot.name}`} lines={() => why.dose(say, pot.flow, row)} />
+          <Why of={`${material.name} in ${pot.pot.name}`} lines={() => why.dose(print, pot.flow, row)} />
           {measured.spoonSum && <span className="soft">≈ {print.number(measured.mass, 2)} g</span>}
           {Math.abs(measured.relativeError) >= 0.005 && (
             <span className="soft" title="What rounding does to the dose">

@@ -6,11 +6,12 @@ import { PLAN_LIMITS } from '@kleur/core/plan';
 import { DOSE_UNITS, type DoseUnit } from '@kleur/core/units';
 import { type PrepPot } from '@kleur/core/work';
 import { useAppDispatch } from '../../../app/hooks.ts';
-import { usePrinter, useSay, useSettings } from '../../../shared/hooks/useSettings.ts';
+import { usePrinter, useSettings } from '../../../shared/hooks/useSettings.ts';
 import { EmptyState } from '../../../shared/ui/EmptyState.tsx';
 import { unitName } from '../../../shared/ui/unitName.ts';
 import { useBench } from '../BenchContext.ts';
-import { bench, newId } from '../benchSlice.ts';
+import { bench } from '../benchSlice.ts';
+import { newId } from '../../../shared/newId.ts';
 import { CheckList } from '../CheckList.tsx';
 import { ColourCard } from '../ColourCard.tsx';
 import { MaterialPicker } from '../MaterialPicker.tsx';
@@ -85,7 +86,6 @@ export function PotsStep() {
 function Inherited({ pot }: { readonly pot: PrepPot }) {
   const plan = usePlan();
   const print = usePrinter();
-  const say = useSay();
   const { flow } = usePrep();
   const given = inheritedDoses(plan, pot.pot);
   const scent = pot.flow.contents[flow.ledger.at('scent')]! - pot.flow.scent;
@@ -101,7 +101,7 @@ function Inherited({ pot }: { readonly pot: PrepPot }) {
       ))}
       {scent >= 0.005 && (
         <span>
-          scent <b>{say.mass(scent)}</b>
+          scent <b>{print.mass(scent)}</b>
         </span>
       )}
     </p>

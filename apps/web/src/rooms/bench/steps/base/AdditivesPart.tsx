@@ -18,10 +18,10 @@ import {
 import { gramsPerKg } from '@kleur/core/units';
 import { additiveEffects, type PrepAdditive } from '@kleur/core/work';
 import * as why from '@kleur/core/why';
-import { usePrinter, useSay } from '../../../../shared/hooks/useSettings.ts';
+import { usePrinter } from '../../../../shared/hooks/useSettings.ts';
 import { NumberField } from '../../../../shared/ui/NumberField.tsx';
 import { Why } from '../../../../shared/ui/Why.tsx';
-import { newId } from '../../benchSlice.ts';
+import { newId } from '../../../../shared/newId.ts';
 import { CheckList } from '../../CheckList.tsx';
 import { ColourCard } from '../../ColourCard.tsx';
 import { MaterialPicker } from '../../MaterialPicker.tsx';
@@ -110,7 +110,6 @@ function AdditiveCard(props: {
   const { row, material, mass } = props.additive;
   const plan = usePlan();
   const edit = useEdit();
-  const say = useSay();
   const print = usePrinter();
   const { window } = material;
   const perKg = plan.base.totalOils / 1000;
@@ -177,9 +176,9 @@ function AdditiveCard(props: {
           style={{ width: 210 }}
         />
         <span className="measured">
-          <b>{say.mass(mass)}</b>
+          <b>{print.mass(mass)}</b>
           {props.bars > 0 && <span className="soft">{print.number(mass / props.bars, 2)} g a bar</span>}
-          <Why of={material.name} lines={() => why.additive(plan, say, row, mass, props.bars)} />
+          <Why of={material.name} lines={() => why.additive(plan, print, row, mass, props.bars)} />
         </span>
         {window && (
           <span className={over ? 'field-problem' : 'soft small'}>
@@ -196,7 +195,7 @@ function AdditiveCard(props: {
         {Math.abs(effects.pace - 1) < 0.005
           ? ', leaves the pace alone'
           : `, working time × ${print.number(effects.pace, 2)}`}
-        {effects.volume > 0.05 && `, takes ${say.volume(effects.volume)}`}.
+        {effects.volume > 0.05 && `, takes ${print.volume(effects.volume)}`}.
       </p>
       <p className="soft small">
         {material.behaviour}

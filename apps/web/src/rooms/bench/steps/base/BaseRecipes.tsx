@@ -12,7 +12,7 @@ import {
 } from '../../../../app/api.ts';
 import { usePrinter } from '../../../../shared/hooks/useSettings.ts';
 import { useUndoNotice } from '../../../../shared/hooks/useUndoNotice.tsx';
-import { newId } from '../../benchSlice.ts';
+import { newId } from '../../../../shared/newId.ts';
 import { usePlan } from '../../useDerived.ts';
 import { useEdit } from '../../useEdit.ts';
 

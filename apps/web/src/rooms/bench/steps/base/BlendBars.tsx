@@ -3,7 +3,7 @@ import { blendProperties, oilsBring, sapNaoh, USUAL } from '@kleur/core/balance'
 import { canvasOfOils, type Material } from '@kleur/core/material';
 import { cured, predictColour } from '@kleur/core/pigment';
 import * as why from '@kleur/core/why';
-import { usePrinter, useSay } from '../../../../shared/hooks/useSettings.ts';
+import { usePrinter } from '../../../../shared/hooks/useSettings.ts';
 import { Why } from '../../../../shared/ui/Why.tsx';
 import { usePlan } from '../../useDerived.ts';
 
@@ -20,7 +20,6 @@ const FULL = 80;
 export function BlendBars() {
   const plan = usePlan();
   const print = usePrinter();
-  const say = useSay();
   const blend = blendProperties(plan);
   if (plan.base.oils.length === 0 || blend.known === 0) return null;
   return (
@@ -36,7 +35,7 @@ export function BlendBars() {
             <div key={key} title={`${label}: usual ${low} to ${high} %`}>
               <dt>
                 {label}
-                <Why of={label} lines={() => why.property(plan, say, key)} />
+                <Why of={label} lines={() => why.property(plan, print, key)} />
               </dt>
               <dd>
                 <span className="blend-track" aria-hidden>

@@ -2,7 +2,7 @@ import { Segmented } from 'antd';
 import { barWeights } from '@kleur/core/balance';
 import { PLAN_LIMITS, setMoulding } from '@kleur/core/plan';
 import * as why from '@kleur/core/why';
-import { useSay } from '../../../../shared/hooks/useSettings.ts';
+import { usePrinter } from '../../../../shared/hooks/useSettings.ts';
 import { NumberField } from '../../../../shared/ui/NumberField.tsx';
 import { LengthField } from '../../../../shared/ui/Quantity.tsx';
 import { Figure } from '../../../../shared/ui/Why.tsx';
@@ -12,7 +12,7 @@ import { useEdit } from '../../useEdit.ts';
 export function Cutting() {
   const plan = usePlan();
   const edit = useEdit();
-  const say = useSay();
+  const print = usePrinter();
   const { bars } = plan.moulding;
   const weights = barWeights(plan);
   const hasSlab = plan.moulding.moulds.some((m) => m.mould.shape === 'slab');
@@ -108,21 +108,22 @@ export function Cutting() {
       )}
       {weights.count === 0 ? (
         <p className="field-problem" role="alert">
-          No bar fits: a bar is at least {say.length(8)} thick. Fewer bars, a thinner kerf, or a longer mould.
+          No bar fits: a bar is at least {print.length(8)} thick. Fewer bars, a thinner kerf, or a longer
+          mould.
         </p>
       ) : (
         <dl className="figures figure">
-          <Figure label="Bars" why={() => why.bars(plan, say)}>
+          <Figure label="Bars" why={() => why.bars(plan, print)}>
             {weights.count}
           </Figure>
-          <Figure label="Each, at the cut" why={() => why.bars(plan, say)}>
-            {say.mass(weights.atCut)}
+          <Figure label="Each, at the cut" why={() => why.bars(plan, print)}>
+            {print.mass(weights.atCut)}
           </Figure>
-          <Figure label="Each, after six weeks" why={() => why.bars(plan, say)}>
-            {say.mass(weights.cured)}
+          <Figure label="Each, after six weeks" why={() => why.bars(plan, print)}>
+            {print.mass(weights.cured)}
           </Figure>
-          <Figure label="Ends and kerf" why={() => why.bars(plan, say)}>
-            {say.mass(weights.offcuts)}
+          <Figure label="Ends and kerf" why={() => why.bars(plan, print)}>
+            {print.mass(weights.offcuts)}
           </Figure>
         </dl>
       )}

@@ -19,12 +19,12 @@ import {
 } from '@kleur/core/plan';
 import { gramsPerKg } from '@kleur/core/units';
 import * as why from '@kleur/core/why';
-import { usePrinter, useSay } from '../../../../shared/hooks/useSettings.ts';
+import { usePrinter } from '../../../../shared/hooks/useSettings.ts';
 import { NumberField } from '../../../../shared/ui/NumberField.tsx';
 import { LengthField } from '../../../../shared/ui/Quantity.tsx';
 import { Figure } from '../../../../shared/ui/Why.tsx';
 import { useColours } from '../../BenchContext.ts';
-import { newId } from '../../benchSlice.ts';
+import { newId } from '../../../../shared/newId.ts';
 import { MaterialPicker } from '../../MaterialPicker.tsx';
 import { usePlan } from '../../useDerived.ts';
 import { useEdit } from '../../useEdit.ts';
@@ -51,7 +51,6 @@ const PROBLEMS = {
 export function EmbedCard({ embed }: { readonly embed: Embed }) {
   const plan = usePlan();
   const edit = useEdit();
-  const say = useSay();
   const print = usePrinter();
   const facts = embedFacts(plan.moulding, embed);
   const set = (change: Partial<Embed>): void => {
@@ -146,14 +145,14 @@ export function EmbedCard({ embed }: { readonly embed: Embed }) {
         </p>
       )}
       <dl className="figures figure">
-        <Figure label="To make" why={() => why.embed(say, facts)}>
-          {facts.count > 0 ? `${facts.count} × ${say.length(facts.length)}` : 'no mould yet'}
+        <Figure label="To make" why={() => why.embed(print, facts)}>
+          {facts.count > 0 ? `${facts.count} × ${print.length(facts.length)}` : 'no mould yet'}
         </Figure>
-        <Figure label="Soap for them" why={() => why.embed(say, facts)}>
-          {say.mass(facts.mass)}
+        <Figure label="Soap for them" why={() => why.embed(print, facts)}>
+          {print.mass(facts.mass)}
         </Figure>
-        <Figure label="Room in the mould" why={() => why.embed(say, facts)}>
-          {say.volume(facts.room)}
+        <Figure label="Room in the mould" why={() => why.embed(print, facts)}>
+          {print.volume(facts.room)}
         </Figure>
       </dl>
       {embed.doses.map((d) => {

@@ -2,7 +2,7 @@ import { fillOf } from '@kleur/core/balance';
 import { type Moulding, PLAN_LIMITS, setMoulding } from '@kleur/core/plan';
 import { grams } from '@kleur/core/units';
 import * as why from '@kleur/core/why';
-import { usePrinter, useSay } from '../../../../shared/hooks/useSettings.ts';
+import { usePrinter } from '../../../../shared/hooks/useSettings.ts';
 import { NumberField } from '../../../../shared/ui/NumberField.tsx';
 import { MassField } from '../../../../shared/ui/Quantity.tsx';
 import { Why } from '../../../../shared/ui/Why.tsx';
@@ -12,7 +12,6 @@ import { useEdit } from '../../useEdit.ts';
 export function FillPanel() {
   const plan = usePlan();
   const edit = useEdit();
-  const say = useSay();
   const print = usePrinter();
   const fill = fillOf(plan);
   const { moulding } = plan;
@@ -24,11 +23,11 @@ export function FillPanel() {
     <section aria-label="Fill" className="panel">
       <h2>
         Fill
-        <Why of="how full the moulds get" lines={() => why.fill(plan, say)} />
+        <Why of="how full the moulds get" lines={() => why.fill(plan, print)} />
       </h2>
       {fill.ratio === null ? (
         <p className="soft figure">
-          No mould yet. The batter makes {say.volume(fill.volume)}, {say.mass(fill.batter)}.
+          No mould yet. The batter makes {print.volume(fill.volume)}, {print.mass(fill.batter)}.
         </p>
       ) : (
         <>
@@ -42,9 +41,9 @@ export function FillPanel() {
             <i className="fill-line" style={{ left: `${(fill.wanted / full) * 100}%` }} />
           </div>
           <p className="figure">
-            <b>{print.number(fill.ratio * 100, 1)} %</b> full: {say.volume(fill.have)} for{' '}
-            {say.volume(fill.wanted)}
-            {fill.embeds > 0 && <span className="soft">, {say.volume(fill.embeds)} of it embeds</span>}
+            <b>{print.number(fill.ratio * 100, 1)} %</b> full: {print.volume(fill.have)} for{' '}
+            {print.volume(fill.wanted)}
+            {fill.embeds > 0 && <span className="soft">, {print.volume(fill.embeds)} of it embeds</span>}
           </p>
         </>
       )}
@@ -88,7 +87,7 @@ export function FillPanel() {
       {moulding.density === null && (
         <p className="soft small figure">
           Worked out: {print.fixed(fill.density, 3)} g/ml
-          <Why of="the density" lines={() => why.density(plan, say)} />
+          <Why of="the density" lines={() => why.density(plan, print)} />
         </p>
       )}
     </section>

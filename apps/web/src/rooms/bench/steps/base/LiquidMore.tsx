@@ -1,10 +1,11 @@
+import { usePrinter } from '../../../../shared/hooks/useSettings.ts';
 import { DeleteOutlined, PlusOutlined } from '@ant-design/icons';
 import { Button, Input, Select } from 'antd';
 import { LIQUID_KINDS, PLAN_LIMITS, setBase } from '@kleur/core/plan';
 import { grams } from '@kleur/core/units';
 import { NumberField } from '../../../../shared/ui/NumberField.tsx';
 import { MassField } from '../../../../shared/ui/Quantity.tsx';
-import { newId } from '../../benchSlice.ts';
+import { newId } from '../../../../shared/newId.ts';
 import { usePlan } from '../../useDerived.ts';
 import { useEdit } from '../../useEdit.ts';
 
@@ -12,6 +13,7 @@ const KINDS = { milk: 'Milk', tea: 'Tea or brewed plant', puree: 'Purée', other
 
 /** What of the liquid is not water, and what is kept out of the lye. */
 export function LiquidMore() {
+  const print = usePrinter();
   const { base } = usePlan();
   const { liquid } = base;
   const edit = useEdit();
@@ -31,7 +33,7 @@ export function LiquidMore() {
         {liquid.parts.length === 0
           ? 'All of it is water.'
           : water >= 0
-            ? `The other ${Number(water.toFixed(1))} % is water.`
+            ? `The other ${print.percent(water)} is water.`
             : 'The parts make more than 100 %.'}
       </p>
       {liquid.parts.map((part) => (

@@ -3,7 +3,7 @@ import { concentrationOf, setLiquidWay, superfatRange } from '@kleur/core/balanc
 import { type Base, LIQUID_WAYS, type LiquidWay, PLAN_LIMITS, setBase } from '@kleur/core/plan';
 import * as why from '@kleur/core/why';
 import { useAppDispatch } from '../../../../app/hooks.ts';
-import { usePrinter, useSay } from '../../../../shared/hooks/useSettings.ts';
+import { usePrinter } from '../../../../shared/hooks/useSettings.ts';
 import { NumberField } from '../../../../shared/ui/NumberField.tsx';
 import { Figure } from '../../../../shared/ui/Why.tsx';
 import { bench } from '../../benchSlice.ts';
@@ -28,7 +28,6 @@ export function LyePanel() {
   const dispatch = useAppDispatch();
   const edit = useEdit();
   const print = usePrinter();
-  const say = useSay();
   const way = WAYS[base.liquid.by];
   const setLiquid = (change: Partial<Base['liquid']>, key: string): void => {
     edit((p) => setBase(p, { liquid: { ...p.base.liquid, ...change } }), key);
@@ -84,16 +83,16 @@ export function LyePanel() {
             <div key={l.potId ?? 'all'}>
               {lyes.length > 1 && <h3>{pot ? `Lye of ${pot.name}` : 'Lye of the common batter'}</h3>}
               <dl className="figures figure">
-                <Figure label="Sodium hydroxide" why={() => why.lye(plan, say, l)}>
-                  {say.mass(l.naoh)}
+                <Figure label="Sodium hydroxide" why={() => why.lye(plan, print, l)}>
+                  {print.mass(l.naoh)}
                 </Figure>
-                {l.koh > 0 && <Figure label="Potassium hydroxide">{say.mass(l.koh)}</Figure>}
-                <Figure label="Liquid" why={() => why.liquid(plan, say, l)}>
-                  {say.mass(l.liquid)}
+                {l.koh > 0 && <Figure label="Potassium hydroxide">{print.mass(l.koh)}</Figure>}
+                <Figure label="Liquid" why={() => why.liquid(plan, print, l)}>
+                  {print.mass(l.liquid)}
                 </Figure>
                 {l.vessel < l.liquid - 0.05 && (
-                  <Figure label="In the lye vessel" why={() => why.liquid(plan, say, l)}>
-                    {say.mass(l.vessel)}
+                  <Figure label="In the lye vessel" why={() => why.liquid(plan, print, l)}>
+                    {print.mass(l.vessel)}
                   </Figure>
                 )}
               </dl>
@@ -103,13 +102,13 @@ export function LyePanel() {
       )}
       {!stopped && (
         <dl className="figures figure">
-          <Figure label="Batter" why={() => why.batter(plan, say)}>
-            {say.mass(flow.mass)}
+          <Figure label="Batter" why={() => why.batter(plan, print)}>
+            {print.mass(flow.mass)}
           </Figure>
-          <Figure label="Density" why={() => why.density(plan, say)}>
+          <Figure label="Density" why={() => why.density(plan, print)}>
             {print.fixed(flow.density, 3)} g/ml
           </Figure>
-          <Figure label="Concentration" why={() => why.concentration(plan, say)}>
+          <Figure label="Concentration" why={() => why.concentration(plan, print)}>
             {print.fixed(concentrationOf(flow.rate.naoh + flow.rate.koh, flow.rate.liquid), 1)} %
           </Figure>
         </dl>

@@ -20,12 +20,12 @@ import {
   useMouldsQuery,
   useRestoreMouldMutation,
 } from '../../../../app/api.ts';
-import { useSay } from '../../../../shared/hooks/useSettings.ts';
+import { usePrinter } from '../../../../shared/hooks/useSettings.ts';
 import { useUndoNotice } from '../../../../shared/hooks/useUndoNotice.tsx';
 import { NumberField } from '../../../../shared/ui/NumberField.tsx';
 import { LengthField } from '../../../../shared/ui/Quantity.tsx';
 import { Why } from '../../../../shared/ui/Why.tsx';
-import { newId } from '../../benchSlice.ts';
+import { newId } from '../../../../shared/newId.ts';
 import { usePlan } from '../../useDerived.ts';
 import { useEdit } from '../../useEdit.ts';
 import { MouldPicture } from './MouldPicture.tsx';
@@ -100,7 +100,7 @@ export function MouldList() {
 function MouldCard({ row }: { readonly row: MouldRow }) {
   const { mould, count, id } = row;
   const edit = useEdit();
-  const say = useSay();
+  const print = usePrinter();
   const [name, setName] = useState<string | null>(null);
   const problem = mouldProblem(mould);
   const set = (change: Partial<Mould>): void => {
@@ -233,10 +233,10 @@ function MouldCard({ row }: { readonly row: MouldRow }) {
           </p>
         ) : (
           <p className="soft small figure">
-            {why.mould(say, row)[0]}
-            <Why of={`the room in ${mould.name}`} lines={() => why.mould(say, row)} />
+            {why.mould(print, row)[0]}
+            <Why of={`the room in ${mould.name}`} lines={() => why.mould(print, row)} />
             {mould.sections.length > 0 && (
-              <> · fill to {say.length(dividedFill(mould))} while the dividers stand</>
+              <> · fill to {print.length(dividedFill(mould))} while the dividers stand</>
             )}
           </p>
         )}

@@ -5,11 +5,12 @@ import { materialOf, oilsAddUp, oilsSum, PLAN_LIMITS } from '@kleur/core/plan';
 import { grams } from '@kleur/core/units';
 import * as why from '@kleur/core/why';
 import { useAppDispatch } from '../../../../app/hooks.ts';
-import { usePrinter, useSay } from '../../../../shared/hooks/useSettings.ts';
+import { usePrinter } from '../../../../shared/hooks/useSettings.ts';
 import { NumberField } from '../../../../shared/ui/NumberField.tsx';
 import { MassField } from '../../../../shared/ui/Quantity.tsx';
 import { Why } from '../../../../shared/ui/Why.tsx';
-import { bench, newId } from '../../benchSlice.ts';
+import { bench } from '../../benchSlice.ts';
+import { newId } from '../../../../shared/newId.ts';
 import { MaterialPicker } from '../../MaterialPicker.tsx';
 import { usePlan } from '../../useDerived.ts';
 import { BaseRecipes } from './BaseRecipes.tsx';
@@ -21,7 +22,6 @@ export function OilTable() {
   const { base } = plan;
   const dispatch = useAppDispatch();
   const print = usePrinter();
-  const say = useSay();
   const [by, setBy] = useState<'percent' | 'grams'>('percent');
   const sum = oilsSum(base.oils);
   return (
@@ -50,7 +50,7 @@ export function OilTable() {
               </th>
               <th scope="col" className="num">
                 {by === 'percent' ? 'Mass' : 'Share'}
-                <Why of="the oils" lines={() => why.oils(plan, say)} />
+                <Why of="the oils" lines={() => why.oils(plan, print)} />
               </th>
               <th scope="col">
                 <span className="sr-only">Remove</span>
@@ -96,7 +96,7 @@ export function OilTable() {
                     )}
                   </td>
                   <td className="num figure">
-                    {by === 'percent' ? say.mass(mass) : `${print.fixed(row.percent, 2)} %`}
+                    {by === 'percent' ? print.mass(mass) : `${print.fixed(row.percent, 2)} %`}
                   </td>
                   <td>
                     <Button
@@ -119,7 +119,7 @@ export function OilTable() {
               <td className={oilsAddUp(base.oils) ? 'num figure' : 'num figure off'}>
                 {print.fixed(sum, 2)} %
               </td>
-              <td className="num figure">{say.mass((base.totalOils * sum) / 100)}</td>
+              <td className="num figure">{print.mass((base.totalOils * sum) / 100)}</td>
               <td />
             </tr>
           </tfoot>

@@ -3,10 +3,10 @@ import { Button } from 'antd';
 import { isDosed } from '@kleur/core/material';
 import { addLine, PLAN_LIMITS, removeLine, setLine } from '@kleur/core/plan';
 import * as why from '@kleur/core/why';
-import { usePrinter, useSay } from '../../../../shared/hooks/useSettings.ts';
+import { usePrinter } from '../../../../shared/hooks/useSettings.ts';
 import { NumberField } from '../../../../shared/ui/NumberField.tsx';
 import { Why } from '../../../../shared/ui/Why.tsx';
-import { newId } from '../../benchSlice.ts';
+import { newId } from '../../../../shared/newId.ts';
 import { MaterialPicker } from '../../MaterialPicker.tsx';
 import { usePlan, usePrep } from '../../useDerived.ts';
 import { useEdit } from '../../useEdit.ts';
@@ -15,7 +15,6 @@ export function PowderLines() {
   const plan = usePlan();
   const { lines } = usePrep();
   const edit = useEdit();
-  const say = useSay();
   const print = usePrinter();
   return (
     <section aria-label="Powder lines and glitter" className="panel">
@@ -56,7 +55,7 @@ export function PowderLines() {
           <b className="figure">{print.number(mass, 2)} g</b>
           <Why
             of={`powder for ${material.name}`}
-            lines={() => why.line(plan, say, line.gramsPerDm2, line.count, mass)}
+            lines={() => why.line(plan, print, line.gramsPerDm2, line.count, mass)}
           />
           <Button
             type="text"

@@ -15,10 +15,11 @@ import {
 import { gramsPerKg } from '@kleur/core/units';
 import * as why from '@kleur/core/why';
 import { useAppDispatch } from '../../../../app/hooks.ts';
-import { usePrinter, useSay } from '../../../../shared/hooks/useSettings.ts';
+import { usePrinter } from '../../../../shared/hooks/useSettings.ts';
 import { NumberField } from '../../../../shared/ui/NumberField.tsx';
 import { Figure } from '../../../../shared/ui/Why.tsx';
-import { bench, newId } from '../../benchSlice.ts';
+import { bench } from '../../benchSlice.ts';
+import { newId } from '../../../../shared/newId.ts';
 import { CheckList } from '../../CheckList.tsx';
 import { MaterialPicker } from '../../MaterialPicker.tsx';
 import { usePlan, usePrep } from '../../useDerived.ts';
@@ -191,7 +192,7 @@ function ScentPots() {
   const plan = usePlan();
   const { pots } = usePrep();
   const dispatch = useAppDispatch();
-  const say = useSay();
+  const print = usePrinter();
   const { flow } = usePrep();
   const at = flow.ledger.at('scent');
   if (pots.length === 0) return <p className="soft">No pots yet: the whole batter gets it.</p>;
@@ -214,7 +215,7 @@ function ScentPots() {
               }}
             />
             <span>{pot.name}</span>
-            <span className="figure">{f.contents[at]! > 0.005 ? say.mass(f.contents[at]!) : '–'}</span>
+            <span className="figure">{f.contents[at]! > 0.005 ? print.mass(f.contents[at]!) : '–'}</span>
           </li>
         ))}
       </ul>
@@ -226,21 +227,20 @@ function ScentFigures({ scent }: { readonly scent: ScentChoice }) {
   const plan = usePlan();
   const prep = usePrep();
   const edit = useEdit();
-  const say = useSay();
   const print = usePrinter();
   const blend = scentBlend(plan, scent, productPerOil(plan));
   const wanted = stabiliserFor(blend.vanillin);
   return (
     <section className="panel" aria-label="Amounts of scent">
       <dl className="figures figure">
-        <Figure label="Scent in all" why={() => why.scent(plan, say)}>
-          {say.mass(prep.scent?.mass ?? 0)}
+        <Figure label="Scent in all" why={() => why.scent(plan, print)}>
+          {print.mass(prep.scent?.mass ?? 0)}
         </Figure>
-        <Figure label="Most allowed" why={() => why.scent(plan, say)}>
+        <Figure label="Most allowed" why={() => why.scent(plan, print)}>
           {Number.isFinite(blend.limit) ? `${print.fixed(blend.limit, 1)} g/kg` : '–'}
         </Figure>
         {prep.scent?.cost != null && (
-          <Figure label="Costs" why={() => why.scentCost(say, prep.scent!)}>
+          <Figure label="Costs" why={() => why.scentCost(print, prep.scent!)}>
             {print.fixed(prep.scent.cost, 2)}
           </Figure>
         )}
@@ -272,8 +272,8 @@ function ScentFigures({ scent }: { readonly scent: ScentChoice }) {
         )}
         {prep.scent && prep.scent.stabiliser > 0 && (
           <dl className="figures figure">
-            <Figure label="Stabiliser" why={() => why.stabiliser(plan, say)}>
-              {say.mass(prep.scent.stabiliser)}
+            <Figure label="Stabiliser" why={() => why.stabiliser(plan, print)}>
+              {print.mass(prep.scent.stabiliser)}
             </Figure>
           </dl>
         )}

@@ -1,8 +1,8 @@
 import { Input } from 'antd';
 import { useId, useState } from 'react';
 import { PLAN_LIMITS } from '@kleur/core/plan';
-import { LENGTH_DIGITS, lengthFromUnit, lengthInUnit, parseNumber, printNumber } from '@kleur/core/units';
-import { useSettings } from '../../../../shared/hooks/useSettings.ts';
+import { LENGTH_DIGITS, lengthFromUnit, lengthInUnit, parseNumber } from '@kleur/core/units';
+import { usePrinter, useSettings } from '../../../../shared/hooks/useSettings.ts';
 
 /** Lengths of the sections of a slab, in order, typed as one list. */
 export function SectionsField(props: {
@@ -10,11 +10,12 @@ export function SectionsField(props: {
   readonly onCommit: (sections: readonly number[]) => void;
 }) {
   const { units } = useSettings();
+  const print = usePrinter();
   const id = useId();
   const [text, setText] = useState<string | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const shown = props.sections
-    .map((s) => printNumber(lengthInUnit(s, units.length), LENGTH_DIGITS[units.length]))
+    .map((s) => print.number(lengthInUnit(s, units.length), LENGTH_DIGITS[units.length]))
     .join(' + ');
   const change = (typed: string): void => {
     setText(typed);

@@ -5,7 +5,7 @@ import { PLAN_LIMITS, setBase } from '@kleur/core/plan';
 import { grams } from '@kleur/core/units';
 import * as why from '@kleur/core/why';
 import { Button } from 'antd';
-import { useSay } from '../../../../shared/hooks/useSettings.ts';
+import { usePrinter } from '../../../../shared/hooks/useSettings.ts';
 import { NumberField } from '../../../../shared/ui/NumberField.tsx';
 import { MassField } from '../../../../shared/ui/Quantity.tsx';
 import { Why } from '../../../../shared/ui/Why.tsx';
@@ -18,7 +18,7 @@ type From = SolveGoal['from'];
 export function SolvePanel() {
   const plan = usePlan();
   const edit = useEdit();
-  const say = useSay();
+  const print = usePrinter();
   const [from, setFrom] = useState<From>('mould');
   const [count, setCount] = useState(10);
   const [weight, setWeight] = useState(120);
@@ -98,8 +98,8 @@ export function SolvePanel() {
           </span>
         ) : (
           <>
-            <b>{say.mass(oils)}</b> of oils
-            <Why of="these oils" lines={() => why.solved(plan, say, goal, oils)} />
+            <b>{print.mass(oils)}</b> of oils
+            <Why of="these oils" lines={() => why.solved(plan, print, goal, oils)} />
             {same ? (
               <span className="soft"> as planned</span>
             ) : (

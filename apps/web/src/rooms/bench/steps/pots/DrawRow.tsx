@@ -10,7 +10,7 @@ import {
   type ShareWay,
   wouldCycle,
 } from '@kleur/core/plan';
-import { usePrinter, useSay } from '../../../../shared/hooks/useSettings.ts';
+import { usePrinter } from '../../../../shared/hooks/useSettings.ts';
 import { NumberField } from '../../../../shared/ui/NumberField.tsx';
 import { LengthField, MassField } from '../../../../shared/ui/Quantity.tsx';
 import { usePlan } from '../../useDerived.ts';
@@ -56,7 +56,7 @@ export function DrawRow({
 }) {
   const plan = usePlan();
   const edit = useEdit();
-  const say = useSay();
+  const print = usePrinter();
   const ways = draw.from === null ? BASE_WAYS : POT_WAYS;
   const divided = dividedMould(plan.moulding);
   const set = (change: Partial<Draw>, key: string | null = null): void => {
@@ -108,7 +108,7 @@ export function DrawRow({
         />
       </div>
       <DrawValue draw={draw} set={set} />
-      {pot.draws.length > 1 && <b className="figure draw-mass">{say.mass(mass)}</b>}
+      {pot.draws.length > 1 && <b className="figure draw-mass">{print.mass(mass)}</b>}
       {pot.draws.length > 1 && (
         <Button
           type="text"
@@ -133,7 +133,6 @@ function DrawValue({
 }) {
   const plan = usePlan();
   const print = usePrinter();
-  const say = useSay();
   const commit = (value: number): void => {
     set({ value }, `draw:${draw.id}`);
   };
@@ -187,7 +186,7 @@ function DrawValue({
             aria-label="Section"
             value={Math.round(draw.value)}
             onChange={commit}
-            options={sections.map((mm, i) => ({ value: i + 1, label: `${i + 1}: ${say.length(mm)}` }))}
+            options={sections.map((mm, i) => ({ value: i + 1, label: `${i + 1}: ${print.length(mm)}` }))}
             style={{ width: 116 }}
           />
         </div>

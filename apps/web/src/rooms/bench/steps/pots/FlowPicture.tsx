@@ -2,7 +2,7 @@ import { sankey, sankeyLinkHorizontal } from 'd3-sankey';
 import { memo, useMemo } from 'react';
 import { type Flow, flowOf } from '@kleur/core/balance';
 import { type Plan } from '@kleur/core/plan';
-import { useSay } from '../../../../shared/hooks/useSettings.ts';
+import { usePrinter } from '../../../../shared/hooks/useSettings.ts';
 import { useBench, useCuredHex } from '../../BenchContext.ts';
 import { BARE } from '../../liveColours.ts';
 import { usePlan } from '../../useDerived.ts';
@@ -62,7 +62,7 @@ export const FlowPicture = memo(function FlowPicture() {
   const plan = usePlan();
   const { select, selectedId } = useBench();
   const colours = useCuredHex();
-  const say = useSay();
+  const print = usePrinter();
   const laid = useMemo(() => {
     const graph = graphOf(plan, flowOf(plan));
     if (graph.links.length === 0) return null;
@@ -102,7 +102,7 @@ export const FlowPicture = memo(function FlowPicture() {
               }}
             >
               <title>
-                {source.name} → {target.name}: {say.mass(l.value)}
+                {source.name} → {target.name}: {print.mass(l.value)}
               </title>
             </path>
           );
@@ -127,7 +127,7 @@ export const FlowPicture = memo(function FlowPicture() {
                 style={{ fill: n.kind === 'end' ? undefined : colourOf(n.potId) }}
               >
                 <title>
-                  {n.name}: {say.mass(n.value ?? 0)}
+                  {n.name}: {print.mass(n.value ?? 0)}
                 </title>
               </rect>
               <text x={left ? x0 : x0 + 9} y={y0 - 4} textAnchor={left ? 'start' : 'end'}>

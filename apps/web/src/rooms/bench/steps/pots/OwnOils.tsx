@@ -13,9 +13,9 @@ import {
   setOilPercent,
   setOils,
 } from '@kleur/core/plan';
-import { usePrinter, useSay } from '../../../../shared/hooks/useSettings.ts';
+import { usePrinter } from '../../../../shared/hooks/useSettings.ts';
 import { NumberField } from '../../../../shared/ui/NumberField.tsx';
-import { newId } from '../../benchSlice.ts';
+import { newId } from '../../../../shared/newId.ts';
 import { MaterialPicker } from '../../MaterialPicker.tsx';
 import { usePlan, usePrep } from '../../useDerived.ts';
 import { useEdit } from '../../useEdit.ts';
@@ -53,7 +53,6 @@ function OwnTable({ pot }: { readonly pot: Pot }) {
   const edit = useEdit();
   const plan = usePlan();
   const print = usePrinter();
-  const say = useSay();
   const { lyes } = usePrep();
   const rows = lyes.find((l) => l.potId === pot.id)?.rows ?? [];
   return (
@@ -80,7 +79,7 @@ function OwnTable({ pot }: { readonly pot: Pot }) {
                   />
                 </td>
                 <td className="num figure">
-                  {say.mass(rows.find((o) => o.materialId === row.materialId)?.mass ?? 0)}
+                  {print.mass(rows.find((o) => o.materialId === row.materialId)?.mass ?? 0)}
                 </td>
                 <td>
                   <Button
@@ -103,7 +102,7 @@ function OwnTable({ pot }: { readonly pot: Pot }) {
             <td className={oilsAddUp(pot.ownOils) ? 'num figure' : 'num figure off'}>
               {print.fixed(oilsSum(pot.ownOils), 2)} %
             </td>
-            <td className="num figure">{say.mass(rows.reduce((sum, o) => sum + o.mass, 0))}</td>
+            <td className="num figure">{print.mass(rows.reduce((sum, o) => sum + o.mass, 0))}</td>
             <td />
           </tr>
         </tfoot>

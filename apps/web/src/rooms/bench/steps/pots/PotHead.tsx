@@ -5,7 +5,8 @@ import { PLAN_LIMITS } from '@kleur/core/plan';
 import { type PrepPot } from '@kleur/core/work';
 import { useAppDispatch } from '../../../../app/hooks.ts';
 import { useBench } from '../../BenchContext.ts';
-import { bench, newId } from '../../benchSlice.ts';
+import { bench } from '../../benchSlice.ts';
+import { newId } from '../../../../shared/newId.ts';
 import { usePlan } from '../../useDerived.ts';
 
 /** Name of the pot, whether it is scented, and what can be done with it as a whole. */

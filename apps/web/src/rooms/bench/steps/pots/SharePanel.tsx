@@ -3,9 +3,9 @@ import { Button, Collapse } from 'antd';
 import { addDraw, type Draw, PLAN_LIMITS, type Pot, wouldCycle } from '@kleur/core/plan';
 import { type PrepPot } from '@kleur/core/work';
 import * as why from '@kleur/core/why';
-import { usePrinter, useSay } from '../../../../shared/hooks/useSettings.ts';
+import { usePrinter } from '../../../../shared/hooks/useSettings.ts';
 import { Figure } from '../../../../shared/ui/Why.tsx';
-import { newId } from '../../benchSlice.ts';
+import { newId } from '../../../../shared/newId.ts';
 import { usePlan, useStopped } from '../../useDerived.ts';
 import { useEdit } from '../../useEdit.ts';
 import { DrawRow } from './DrawRow.tsx';
@@ -15,7 +15,6 @@ import { PotMore } from './PotMore.tsx';
 export function SharePanel({ pot }: { readonly pot: PrepPot }) {
   const plan = usePlan();
   const edit = useEdit();
-  const say = useSay();
   const print = usePrinter();
   const stopped = useStopped();
   const { flow } = pot;
@@ -53,16 +52,16 @@ export function SharePanel({ pot }: { readonly pot: PrepPot }) {
       )}
       <dl className="figures figure">
         {pot.batter !== null && (
-          <Figure label="Weigh in, jug tared" why={() => why.weighed(plan, say, flow)}>
-            {say.mass(pot.batter)}
+          <Figure label="Weigh in, jug tared" why={() => why.weighed(plan, print, flow)}>
+            {print.mass(pot.batter)}
           </Figure>
         )}
-        <Figure label="Oils it stands on" why={() => why.weighed(plan, say, flow)}>
-          {say.mass(flow.oils)}
+        <Figure label="Oils it stands on" why={() => why.weighed(plan, print, flow)}>
+          {print.mass(flow.oils)}
         </Figure>
         {flow.scent > 0 && (
-          <Figure label="Scent" why={() => why.scent(plan, say)}>
-            {say.mass(flow.scent)}
+          <Figure label="Scent" why={() => why.scent(plan, print)}>
+            {print.mass(flow.scent)}
           </Figure>
         )}
         {pot.batter !== null && (
@@ -74,13 +73,13 @@ export function SharePanel({ pot }: { readonly pot: PrepPot }) {
                   ? 'For the spare mould'
                   : 'For the mould'
             }
-            why={() => why.left(say, flow)}
+            why={() => why.left(print, flow)}
           >
-            {say.mass(pot.pot.place === 'top' ? flow.toTop : flow.left - flow.toTop)}
+            {print.mass(pot.pot.place === 'top' ? flow.toTop : flow.left - flow.toTop)}
           </Figure>
         )}
         {!stopped && (
-          <Figure label="Superfat" why={() => why.superfat(plan, say, flow)}>
+          <Figure label="Superfat" why={() => why.superfat(plan, print, flow)}>
             {flow.superfat === null ? '–' : `${print.fixed(flow.superfat * 100, 1)} %`}
           </Figure>
         )}

@@ -1,6 +1,6 @@
 import { liquidName, type PrepPot } from '@kleur/core/work';
 import * as why from '@kleur/core/why';
-import { usePrinter, useSay } from '../../../../shared/hooks/useSettings.ts';
+import { usePrinter } from '../../../../shared/hooks/useSettings.ts';
 import { Why } from '../../../../shared/ui/Why.tsx';
 import { PotSwatch } from '../../PotSwatch.tsx';
 import { usePlan } from '../../useDerived.ts';
@@ -9,7 +9,6 @@ import { amountText, ownLiquid } from './amount.ts';
 /** One pot on the sheet: what is poured, measured and dispersed for it. */
 export function Cup({ pot, number }: { readonly pot: PrepPot; readonly number: number }) {
   const print = usePrinter();
-  const say = useSay();
   const plan = usePlan();
   const said = pot.pot.draws.every((d) => d.from === null) ? 'plain batter' : 'batter';
   return (
@@ -22,8 +21,8 @@ export function Cup({ pot, number }: { readonly pot: PrepPot; readonly number: n
           </h4>
           <p className="figure">
             {pot.batter === null
-              ? `${say.mass(pot.oils, true)} oils`
-              : `Pour ${say.mass(pot.batter, true)} ${said}`}
+              ? `${print.mass(pot.oils, true)} oils`
+              : `Pour ${print.mass(pot.batter, true)} ${said}`}
           </p>
         </div>
       </header>
@@ -55,7 +54,7 @@ export function Cup({ pot, number }: { readonly pot: PrepPot; readonly number: n
                 <td className="num figure">
                   <Why
                     of={`${row.material.name} for ${pot.pot.name}`}
-                    lines={() => why.dose(say, pot.flow, row)}
+                    lines={() => why.dose(print, pot.flow, row)}
                   />
                   <b>{amountText(row, print)}</b>
                 </td>
@@ -82,9 +81,9 @@ export function Cup({ pot, number }: { readonly pot: PrepPot; readonly number: n
         </p>
       )}
       {pot.pot.place === 'mould' && pot.flow.toTop > 0 && (
-        <p className="figure">Keep {say.mass(pot.flow.toTop, true)} of it for the top</p>
+        <p className="figure">Keep {print.mass(pot.flow.toTop, true)} of it for the top</p>
       )}
-      {pot.scent > 0 && <p className="figure">Scent, last and by hand: {say.mass(pot.scent)}</p>}
+      {pot.scent > 0 && <p className="figure">Scent, last and by hand: {print.mass(pot.scent)}</p>}
     </section>
   );
 }

@@ -9,7 +9,7 @@ import {
 } from '@kleur/core/plan';
 import { carrierOilBalance, type Dispersion, liquidName } from '@kleur/core/work';
 import * as why from '@kleur/core/why';
-import { usePrinter, useSay } from '../../../../shared/hooks/useSettings.ts';
+import { usePrinter } from '../../../../shared/hooks/useSettings.ts';
 import { NumberField } from '../../../../shared/ui/NumberField.tsx';
 import { Why } from '../../../../shared/ui/Why.tsx';
 import { CheckList } from '../../CheckList.tsx';
@@ -51,7 +51,6 @@ export function DispersionsPart() {
 function DispersionCard({ dispersion: d }: { readonly dispersion: Dispersion }) {
   const edit = useEdit();
   const print = usePrinter();
-  const say = useSay();
   const plan = usePlan();
   const { material, stock } = d;
   const mode = stock ? 'stock' : d.shared ? 'shared' : 'cup';
@@ -128,7 +127,7 @@ function DispersionCard({ dispersion: d }: { readonly dispersion: Dispersion }) 
                   : 'out of the batch oils'
                 : 'extra'}
           </span>
-          <Why of={`the dispersion of ${material.name}`} lines={() => why.dispersion(say, d)} />
+          <Why of={`the dispersion of ${material.name}`} lines={() => why.dispersion(print, d)} />
         </p>
       )}
       {(d.shared || stock) && (
@@ -140,7 +139,7 @@ function DispersionCard({ dispersion: d }: { readonly dispersion: Dispersion }) 
               <b>{u.drops !== null ? `${print.number(u.drops, 0)} drops` : `${print.fixed(u.mass, 1)} g`}</b>
             </span>
           ))}
-          {stock && <Why of={`the drops of ${material.name}`} lines={() => why.dispersion(say, d)} />}
+          {stock && <Why of={`the drops of ${material.name}`} lines={() => why.dispersion(print, d)} />}
         </p>
       )}
       {d.way && !stock && (
@@ -155,7 +154,6 @@ function DispersionCard({ dispersion: d }: { readonly dispersion: Dispersion }) 
 function CarrierPanel() {
   const plan = usePlan();
   const edit = useEdit();
-  const say = useSay();
   const print = usePrinter();
   const { pots, carriers } = usePrep();
   const oilFor = (batch: boolean): number =>
@@ -212,11 +210,11 @@ function CarrierPanel() {
         />
       </div>
       <p className="figure">
-        {oil.material?.name ?? 'Light oil'}: {say.mass(oilFor(true))} out of the recipe
+        {oil.material?.name ?? 'Light oil'}: {print.mass(oilFor(true))} out of the recipe
         {oil.inRecipe !== null && (
-          <>, {say.mass(Math.max(0, oil.inRecipe - oilFor(true)))} of it left to melt</>
+          <>, {print.mass(Math.max(0, oil.inRecipe - oilFor(true)))} of it left to melt</>
         )}
-        ; {say.mass(oilFor(false))} extra.
+        ; {print.mass(oilFor(false))} extra.
       </p>
       {!stopped && pots.length > 0 && (
         <table className="grid">

@@ -1,11 +1,10 @@
 import { liquidName, type PrepSheet } from '@kleur/core/work';
-import { usePrinter, useSay } from '../../../../shared/hooks/useSettings.ts';
+import { usePrinter } from '../../../../shared/hooks/useSettings.ts';
 import { usePlan } from '../../useDerived.ts';
 
 /** Everything beside the base that must be on the bench, over all pots. */
 export function GatherSection({ prep }: { readonly prep: PrepSheet }) {
   const print = usePrinter();
-  const say = useSay();
   const plan = usePlan();
   return (
     <section aria-label="Gather">
@@ -41,14 +40,14 @@ export function GatherSection({ prep }: { readonly prep: PrepSheet }) {
                   {p.material.name}
                   <span className="soft"> scent</span>
                 </th>
-                <td className="num figure">{say.mass(p.mass)}</td>
+                <td className="num figure">{print.mass(p.mass)}</td>
                 <td className="tick-box" aria-hidden />
               </tr>
             ))}
           {prep.scent && prep.scent.stabiliser > 0 && (
             <tr>
               <th scope="row">Vanillin stabiliser</th>
-              <td className="num figure">{say.mass(prep.scent.stabiliser)}</td>
+              <td className="num figure">{print.mass(prep.scent.stabiliser)}</td>
               <td className="tick-box" aria-hidden />
             </tr>
           )}

@@ -1,5 +1,5 @@
 import { liquidName } from '@kleur/core/work';
-import { usePrinter, useSay } from '../../../../shared/hooks/useSettings.ts';
+import { usePrinter } from '../../../../shared/hooks/useSettings.ts';
 import { PotSwatch } from '../../PotSwatch.tsx';
 import { useDocument, usePlan, usePrep } from '../../useDerived.ts';
 import { amountText, ownLiquid } from './amount.ts';
@@ -10,7 +10,6 @@ export function LabelsPart() {
   const { name } = useDocument();
   const { pots } = usePrep();
   const print = usePrinter();
-  const say = useSay();
   const plan = usePlan();
   return (
     <section aria-label="Cup labels">
@@ -40,10 +39,10 @@ export function LabelsPart() {
                   </li>
                 ))}
                 {p.rows.length === 0 && <li>no colour</li>}
-                {p.scent > 0 && <li>scent last: {say.mass(p.scent)}</li>}
+                {p.scent > 0 && <li>scent last: {print.mass(p.scent)}</li>}
                 <li>
                   batter:{' '}
-                  {say.mass(
+                  {print.mass(
                     p.flow.draws.reduce((s, d) => s + d.mass, 0),
                     true,
                   )}

@@ -5,7 +5,7 @@ import { TECHNIQUES, techniqueById } from '@kleur/core/palette';
 import { type Finish, FINISHES, HEATS, PLAN_LIMITS, setWork, type Work } from '@kleur/core/plan';
 import { PACE_SPREAD, type Timeline, timelineOf, type WorkOrder, workOrder } from '@kleur/core/work';
 import * as why from '@kleur/core/why';
-import { usePrinter, useSay } from '../../../../shared/hooks/useSettings.ts';
+import { usePrinter } from '../../../../shared/hooks/useSettings.ts';
 import { LevelMark } from '../../../../shared/ui/Levels.tsx';
 import { NumberField } from '../../../../shared/ui/NumberField.tsx';
 import { Why } from '../../../../shared/ui/Why.tsx';
@@ -61,7 +61,6 @@ function OrderList({ order }: { readonly order: WorkOrder }) {
   const plan = usePlan();
   const { flow } = usePrep();
   const print = usePrinter();
-  const say = useSay();
   const pots = order.order.map((id) => plan.pots.find((p) => p.id === id)!);
   const names = (from: readonly { readonly name: string }[]): string => from.map((p) => p.name).join(', ');
   const firstWash = pots.findIndex((p) => order.washBefore.has(p.id));
@@ -87,7 +86,7 @@ function OrderList({ order }: { readonly order: WorkOrder }) {
                     of={`the carry-over into ${p.name}`}
                     lines={() =>
                       why.carryOver(
-                        say,
+                        print,
                         pots[i - 1]!.name,
                         flow.pots.find((f) => f.pot.id === p.id)!,
                         order.harm[i]!,

@@ -2,7 +2,7 @@ import { scaleLinear } from 'd3-scale';
 import { memo, useMemo } from 'react';
 import { PACE_SPREAD, type PotStep, type Task, type Timeline } from '@kleur/core/work';
 import * as why from '@kleur/core/why';
-import { usePrinter, useSay } from '../../../../shared/hooks/useSettings.ts';
+import { usePrinter } from '../../../../shared/hooks/useSettings.ts';
 import { LevelMark } from '../../../../shared/ui/Levels.tsx';
 import { Why } from '../../../../shared/ui/Why.tsx';
 import { useCuredHex } from '../../BenchContext.ts';
@@ -33,7 +33,6 @@ interface ChartProps {
 /** The steps of the work and each pot's window, on one axis of minutes from emulsion. */
 export const PaceChart = memo(function PaceChart({ timeline, order }: ChartProps) {
   const print = usePrinter();
-  const say = useSay();
   const cured = useCuredHex();
   const steps = useMemo(
     () => order.map((id) => timeline.pots.find((s) => s.pot.id === id)!),
@@ -57,7 +56,7 @@ export const PaceChart = memo(function PaceChart({ timeline, order }: ChartProps
           {steps.map((s) => (
             <li key={s.pot.id} style={{ height: ROW }}>
               <b>{s.pot.name}</b>
-              <Why of={`the pace of ${s.pot.name}`} lines={() => why.pace(say, s.pace)} />
+              <Why of={`the pace of ${s.pot.name}`} lines={() => why.pace(print, s.pace)} />
               <span className="small">
                 {(s.verdict === 'sets-too-soon' || s.verdict === 'too-thin') && <LevelMark level="warn" />}
                 {VERDICTS[s.verdict]}

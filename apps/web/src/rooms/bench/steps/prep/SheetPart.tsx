@@ -4,7 +4,7 @@ import { techniqueById } from '@kleur/core/palette';
 import { type AdditiveMoment, blendsOf, materialOf, oilsAddUp } from '@kleur/core/plan';
 import { type PrepAdditive, type PrepSheet } from '@kleur/core/work';
 import * as why from '@kleur/core/why';
-import { useSay, useSettings } from '../../../../shared/hooks/useSettings.ts';
+import { usePrinter, useSettings } from '../../../../shared/hooks/useSettings.ts';
 import { Why } from '../../../../shared/ui/Why.tsx';
 import { CheckList } from '../../CheckList.tsx';
 import { useChecks, useDocument, usePlan, usePrep, useStopped } from '../../useDerived.ts';
@@ -63,7 +63,7 @@ const LATE = { water: 'in water, late', trace: 'at trace', top: 'on the top' } a
 
 function BaseSection({ prep, complete }: { readonly prep: PrepSheet; readonly complete: boolean }) {
   const plan = usePlan();
-  const say = useSay();
+  const print = usePrinter();
   const stopped = useStopped();
   const moment = (m: AdditiveMoment) => prep.additives.filter((a) => a.row.moment === m && a.mass > 0);
   return (
@@ -80,7 +80,7 @@ function BaseSection({ prep, complete }: { readonly prep: PrepSheet; readonly co
               rule={i === 0}
               name={a.material.name}
               note={LATE[a.row.moment as keyof typeof LATE]}
-              mass={say.mass(a.mass)}
+              mass={print.mass(a.mass)}
             />
           ))}
         </tbody>
@@ -89,9 +89,9 @@ function BaseSection({ prep, complete }: { readonly prep: PrepSheet; readonly co
             <tr>
               <th scope="row">
                 Batter in all
-                <Why of="the batter" lines={() => why.batter(plan, say)} />
+                <Why of="the batter" lines={() => why.batter(plan, print)} />
               </th>
-              <td className="num figure">{say.mass(prep.flow.mass)}</td>
+              <td className="num figure">{print.mass(prep.flow.mass)}</td>
               <td />
             </tr>
           </tfoot>
@@ -122,7 +122,7 @@ function LyeLines({
 }) {
   const plan = usePlan();
   const { base, pots } = plan;
-  const say = useSay();
+  const print = usePrinter();
   const share = base.totalOils > 0 ? l.oils / base.totalOils : 0;
   const of = pots.find((p) => p.id === l.potId);
   const { parts } = base.liquid;
@@ -142,29 +142,29 @@ function LyeLines({
           name={materialOf(plan, o.materialId).name}
           note={
             o.materialId === l.carrierOil && l.heldOil > 0.05
-              ? `${say.mass(l.heldOil)} of it for the cups`
+              ? `${print.mass(l.heldOil)} of it for the cups`
               : undefined
           }
-          mass={say.mass(o.mass)}
+          mass={print.mass(o.mass)}
         />
       ))}
       {moment('oils').map((a) => (
-        <Line key={a.row.id} name={a.material.name} note="into the oils" mass={say.mass(a.mass * share)} />
+        <Line key={a.row.id} name={a.material.name} note="into the oils" mass={print.mass(a.mass * share)} />
       ))}
       {!hidden && (
         <>
           <Line
             rule
             name={parts.length === 0 ? 'Liquid for the lye' : 'Water for the lye'}
-            mass={say.mass((l.vessel * Math.max(0, water)) / 100)}
-            lines={() => why.liquid(plan, say, l)}
+            mass={print.mass((l.vessel * Math.max(0, water)) / 100)}
+            lines={() => why.liquid(plan, print, l)}
           />
           {parts.map((p) => (
             <Line
               key={p.id}
               name={p.name}
               note={p.kind === 'milk' ? 'frozen' : undefined}
-              mass={say.mass((l.vessel * p.percent) / 100)}
+              mass={print.mass((l.vessel * p.percent) / 100)}
             />
           ))}
           {moment('lye-water').map((a) => (
@@ -172,19 +172,19 @@ function LyeLines({
               key={a.row.id}
               name={a.material.name}
               note="into the lye water"
-              mass={say.mass(a.mass * share)}
+              mass={print.mass(a.mass * share)}
             />
           ))}
           <Line
             name="Sodium hydroxide, into the liquid"
-            mass={say.mass(l.naoh)}
-            lines={() => why.lye(plan, say, l)}
+            mass={print.mass(l.naoh)}
+            lines={() => why.lye(plan, print, l)}
           />
-          {l.koh > 0 && <Line name="Potassium hydroxide, into the liquid" mass={say.mass(l.koh)} />}
+          {l.koh > 0 && <Line name="Potassium hydroxide, into the liquid" mass={print.mass(l.koh)} />}
           {l.heldForDispersions > 0.05 && (
-            <Line name="Liquid for the cups" mass={say.mass(l.heldForDispersions)} />
+            <Line name="Liquid for the cups" mass={print.mass(l.heldForDispersions)} />
           )}
-          {l.heldForLater > 0 && <Line name="Liquid, stirred in late" mass={say.mass(l.heldForLater)} />}
+          {l.heldForLater > 0 && <Line name="Liquid, stirred in late" mass={print.mass(l.heldForLater)} />}
         </>
       )}
     </tbody>

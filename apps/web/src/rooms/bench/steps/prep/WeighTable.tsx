@@ -1,12 +1,12 @@
 import { type PrepSheet } from '@kleur/core/work';
 import * as why from '@kleur/core/why';
-import { useSay } from '../../../../shared/hooks/useSettings.ts';
+import { usePrinter } from '../../../../shared/hooks/useSettings.ts';
 import { Why } from '../../../../shared/ui/Why.tsx';
 import { usePlan } from '../../useDerived.ts';
 
 /** Every weighing of batter in the order of the work, jug tared each time. */
 export function WeighTable({ prep }: { readonly prep: PrepSheet }) {
-  const say = useSay();
+  const print = usePrinter();
   const plan = usePlan();
   const { moulding } = plan;
   const named = prep.pots.reduce((sum, p) => sum + p.flow.toTop, 0);
@@ -43,14 +43,14 @@ export function WeighTable({ prep }: { readonly prep: PrepSheet }) {
                   lines={() =>
                     why.weighed(
                       plan,
-                      say,
+                      print,
                       prep.flow.pots.find((p) => p.pot === w.pot)!,
                     )
                   }
                 />
-                <b>{say.mass(w.mass)}</b>
+                <b>{print.mass(w.mass)}</b>
               </td>
-              <td className="num figure">{say.mass(w.remains)}</td>
+              <td className="num figure">{print.mass(w.remains)}</td>
               {lates && <td className="soft">{w.after}</td>}
               <td className="tick-box" aria-hidden />
             </tr>
@@ -59,8 +59,8 @@ export function WeighTable({ prep }: { readonly prep: PrepSheet }) {
       </table>
       {top > 0.5 && (
         <p className="figure">
-          Keep {say.mass(top, true)} {named > 0 && 'more '}for the top or for piping: the moulds are reckoned
-          without it.
+          Keep {print.mass(top, true)} {named > 0 && 'more '}for the top or for piping: the moulds are
+          reckoned without it.
         </p>
       )}
     </section>

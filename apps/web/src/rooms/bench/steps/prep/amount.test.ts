@@ -3,11 +3,11 @@ import { startingShelf } from '@kleur/core/material/catalogue';
 import { addDose, addOil, addPot, emptyPlan, type Plan, setDispersion, setDose } from '@kleur/core/plan';
 import { grams, gramsPerKg } from '@kleur/core/units';
 import { prepSheet, type PrepRow } from '@kleur/core/work';
-import { printerFor } from '../../../../shared/hooks/printer.ts';
+import { metricUnits, printerFor } from '@kleur/core/units';
 import { amountText, measuredText, ownLiquid } from './amount.ts';
 
 const item = (id: string) => startingShelf().find((m) => m.id === id)!;
-const print = printerFor('point', 0.1);
+const print = printerFor({ ...metricUnits, decimalMark: 'point' }, 0.1);
 const rowOf = (change: (p: Plan) => Plan = (p) => p, by: 'scale' | 'spoons' = 'scale'): PrepRow => {
   let plan = addOil(emptyPlan(), 'o', item('oil-olive'));
   for (const id of ['a', 'b']) {

@@ -1,6 +1,6 @@
 import { type Measured, printSpoonSum } from '@kleur/core/units';
 import { type PrepRow } from '@kleur/core/work';
-import { type Printer } from '../../../../shared/hooks/printer.ts';
+import { type Printer } from '@kleur/core/units';
 
 /** A powder as it is measured: spoons, or grams by the scale. */
 export const measuredText = (measured: Measured, print: Printer): string =>
