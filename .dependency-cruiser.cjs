@@ -32,6 +32,18 @@ const coreFloors = CORE_FLOORS.flatMap((floor, level) =>
   })),
 );
 
+/** Floors of the web from the ground up: server data, shared parts, rooms, and the application that assembles them. */
+const WEB_FLOORS = ['data', 'shared', 'rooms', 'app'];
+const webFloors = WEB_FLOORS.map((floor, level) => ({
+  name: `web-floor-of-${floor}`,
+  severity: 'error',
+  from: { path: `${WEB}src/${floor}/` },
+  to: {
+    path: `${WEB}src/`,
+    pathNot: `${WEB}src/(${[...WEB_FLOORS.slice(0, level + 1), 'workers'].join('|')})/`,
+  },
+}));
+
 module.exports = {
   forbidden: [
     {
@@ -98,12 +110,7 @@ module.exports = {
       from: { path: '^apps/web/src/rooms/([^/]+)/' },
       to: { path: '^apps/web/src/rooms/', pathNot: '^apps/web/src/rooms/$1/' },
     },
-    {
-      name: 'shared-imports-no-room',
-      severity: 'error',
-      from: { path: '^apps/web/src/(shared|workers)/' },
-      to: { path: '^apps/web/src/rooms/' },
-    },
+    ...webFloors,
     {
       name: 'workers-import-core-only',
       severity: 'error',

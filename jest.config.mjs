@@ -1,3 +1,5 @@
+import { join } from 'node:path';
+
 /** The workspaces as Jest projects, compiled by SWC to CommonJS (no --experimental-vm-modules). */
 const swc = {
   '^.+\\.[cm]?[jt]sx?$': [
@@ -29,7 +31,12 @@ const esmOnly = [
   '@borewit',
   'd3-[a-z-]+',
   'internmap',
+  '@ant-design/colors',
+  'scroll-into-view-if-needed',
+  'compute-scroll-into-view',
 ];
+
+const web = (file) => join(import.meta.dirname, 'apps/web', file);
 
 const project = (displayName, rootDir, extra = {}) => ({
   displayName,
@@ -49,6 +56,11 @@ export default {
   projects: [
     project('core', 'packages/core'),
     project('server', 'apps/server', { setupFiles: ['reflect-metadata'] }),
-    project('web', 'apps/web'),
+    project('web', 'apps/web', {
+      testEnvironment: web('jest.environment.cjs'),
+      testEnvironmentOptions: { customExportConditions: ['source', 'browser'], url: 'http://kleur.test/' },
+      setupFilesAfterEnv: [web('jest.setup.ts')],
+      moduleNameMapper: { '\\.(css|svg|woff2)$': web('test/empty.ts') },
+    }),
   ],
 };

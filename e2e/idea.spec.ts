@@ -271,7 +271,7 @@ test('palettes: saved, favoured, used again, exported and read back', async ({
 
 test('with nothing allowed on the shelf the step says so', async ({ page, request, batches, bench }) => {
   const shelf = (await (await request.get('/api/materials')).json()) as Record<string, unknown>[];
-  for (const { id, optics: _o, builtIn: _b, ...rest } of shelf.filter((m) => m.inStock)) {
+  for (const { id, optics: _o, curve: _c, builtIn: _b, ...rest } of shelf.filter((m) => m.inStock)) {
     await request.put(`/api/materials/${String(id)}`, { data: { ...rest, inStock: false } });
   }
   await batches.openBatch('Kingfisher');

@@ -9,12 +9,6 @@ import { RouterProvider } from 'react-router';
 import { router } from './app/router.tsx';
 import { store } from './app/store.ts';
 import { theme } from './app/theme.ts';
-import { bench } from './rooms/bench/benchSlice.ts';
-
-// When the connection comes back there is no need to wait for the next try.
-window.addEventListener('online', () => {
-  store.dispatch(bench.saveRetried());
-});
 
 createRoot(document.getElementById('root')!).render(
   <StrictMode>

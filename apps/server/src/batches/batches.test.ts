@@ -30,3 +30,24 @@ it('searches for % and _ as they are written', async () => {
   expect((await list({ q: 'e_c' })).items.map((b) => b.name)).toEqual(['snake_case']);
   expect((await list({ q: '\\' })).total).toBe(0);
 });
+
+it('checks the references of an update as those of a new batch, and keeps what was there', async () => {
+  const made = await add('Referring');
+  const plan = emptyPlan();
+  const oils = [{ id: 'o', materialId: 'nowhere', percent: 100 }];
+  const body = {
+    name: 'Referring',
+    state: 'idea',
+    madeOn: null,
+    plan: { ...plan, base: { ...plan.base, oils } },
+  };
+  const answer = await t.api
+    .put(routes.batch(made.id))
+    .send({ ...body, version: 1 })
+    .expect(422);
+  expect(answer.body).toMatchObject({
+    code: 'unknown-material',
+    fields: [{ path: 'plan.base.oils.0.materialId' }],
+  });
+  expect((await t.api.get(routes.batch(made.id))).body).toMatchObject({ version: 1, plan });
+});

@@ -1,11 +1,13 @@
 import { Modal } from 'antd';
+import { steps } from '../rooms/bench/steps.ts';
+import { rooms } from './routes.tsx';
 
 const groups: readonly (readonly [string, readonly (readonly [string, string])[]])[] = [
   [
     'Anywhere',
     [
       ['?', 'These keys'],
-      ['B · S · ,', 'Batches, Shelf, Settings'],
+      [rooms.map((r) => r.key.toUpperCase()).join(' · '), rooms.map((r) => r.label).join(', ')],
       ['N', 'New batch, or new item on the shelf'],
       ['/', 'Search'],
     ],
@@ -13,7 +15,7 @@ const groups: readonly (readonly [string, readonly (readonly [string, string])[]
   [
     'In a batch',
     [
-      ['1 · 2 · 3 · 4', 'Idea, Base, Pots, Prep'],
+      [steps.map((_, i) => i + 1).join(' · '), steps.map((s) => s.label).join(', ')],
       ['[ · ]', 'Back and forth in time'],
       ['G', 'No gel, half gel, full gel'],
       ['← · →', 'Move between pots, on the bench strip'],

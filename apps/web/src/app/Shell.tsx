@@ -1,20 +1,10 @@
-import {
-  AppstoreOutlined,
-  DatabaseOutlined,
-  QuestionCircleOutlined,
-  SettingOutlined,
-} from '@ant-design/icons';
+import { QuestionCircleOutlined } from '@ant-design/icons';
 import { lazy, Suspense, useState } from 'react';
 import { NavLink, Outlet, useNavigate, useNavigation } from 'react-router';
 import { useKeys } from '../shared/hooks/useKeys.ts';
+import { rooms } from './routes.tsx';
 
 const KeyHelp = lazy(() => import('./KeyHelp.tsx'));
-
-const rooms = [
-  { to: '/batches', label: 'Batches', icon: <AppstoreOutlined /> },
-  { to: '/shelf', label: 'Shelf', icon: <DatabaseOutlined /> },
-  { to: '/settings', label: 'Settings', icon: <SettingOutlined /> },
-];
 
 /** The rail of rooms and the room that is open. */
 export function Shell() {
@@ -25,9 +15,7 @@ export function Shell() {
     '?': () => {
       setHelp((shown) => !shown);
     },
-    b: () => void navigate('/batches'),
-    s: () => void navigate('/shelf'),
-    ',': () => void navigate('/settings'),
+    ...Object.fromEntries(rooms.map(({ key, path }) => [key, () => void navigate(`/${path}`)])),
   });
   return (
     <div className="shell">
@@ -40,8 +28,8 @@ export function Shell() {
           <i />
           <i />
         </span>
-        {rooms.map(({ to, label, icon }) => (
-          <NavLink key={to} to={to} className="rail-link">
+        {rooms.map(({ path, label, icon }) => (
+          <NavLink key={path} to={`/${path}`} className="rail-link">
             {icon}
             <span>{label}</span>
           </NavLink>

@@ -1,8 +1,14 @@
-import { createBrowserRouter, redirect } from 'react-router';
+import { createBrowserRouter, redirect, type RouteObject } from 'react-router';
 import { RouteError } from './RouteError.tsx';
+import { rooms } from './routes.tsx';
 import { Shell } from './Shell.tsx';
 
 /** Rooms are split off: the first load holds the shell and whichever room was asked for. */
+const roomRoutes = rooms.flatMap(({ path, load, below = [] }): RouteObject[] => [
+  { path, lazy: load },
+  ...below.map((route) => ({ ...route, path: `${path}/${route.path ?? ''}` })),
+]);
+
 export const router = createBrowserRouter([
   {
     path: '/',
@@ -10,46 +16,8 @@ export const router = createBrowserRouter([
     errorElement: <RouteError />,
     HydrateFallback: () => null,
     children: [
-      { index: true, element: null, loader: () => redirect('/batches') },
-      {
-        path: 'batches',
-        lazy: async () => ({ Component: (await import('../rooms/batches/BatchesRoom.tsx')).BatchesRoom }),
-      },
-      {
-        path: 'batches/:id',
-        lazy: async () => ({ Component: (await import('../rooms/bench/BenchRoom.tsx')).BenchRoom }),
-        children: [
-          {
-            index: true,
-            element: null,
-            loader: ({ params }) => redirect(`/batches/${params.id ?? ''}/pots`),
-          },
-          {
-            path: 'idea',
-            lazy: async () => ({ Component: (await import('../rooms/bench/steps/IdeaStep.tsx')).IdeaStep }),
-          },
-          {
-            path: 'base',
-            lazy: async () => ({ Component: (await import('../rooms/bench/steps/BaseStep.tsx')).BaseStep }),
-          },
-          {
-            path: 'pots',
-            lazy: async () => ({ Component: (await import('../rooms/bench/steps/PotsStep.tsx')).PotsStep }),
-          },
-          {
-            path: 'prep',
-            lazy: async () => ({ Component: (await import('../rooms/bench/steps/PrepStep.tsx')).PrepStep }),
-          },
-        ],
-      },
-      {
-        path: 'shelf',
-        lazy: async () => ({ Component: (await import('../rooms/shelf/ShelfRoom.tsx')).ShelfRoom }),
-      },
-      {
-        path: 'settings',
-        lazy: async () => ({ Component: (await import('../rooms/settings/SettingsRoom.tsx')).SettingsRoom }),
-      },
+      { index: true, element: null, loader: () => redirect(`/${rooms[0]!.path}`) },
+      ...roomRoutes,
       { path: '*', element: <RouteError /> },
     ],
   },

@@ -1,16 +1,12 @@
 import { configureStore } from '@reduxjs/toolkit';
-import { autosave } from '../rooms/bench/autosave.ts';
-import { benchReducer } from '../rooms/bench/benchSlice.ts';
-import { api } from './api.ts';
+import { api } from '../data/api.ts';
+import { listenerMiddleware, rootReducer } from '../data/store.ts';
 
 export const store = configureStore({
-  reducer: { [api.reducerPath]: api.reducer, bench: benchReducer },
+  reducer: rootReducer,
   // The document is large and known to be plain: the development checks would cost more than they find.
   middleware: (defaults) =>
     defaults({ serializableCheck: false, immutableCheck: false })
-      .prepend(autosave.middleware)
+      .prepend(listenerMiddleware.middleware)
       .concat(api.middleware),
 });
-
-export type RootState = ReturnType<typeof store.getState>;
-export type AppDispatch = typeof store.dispatch;

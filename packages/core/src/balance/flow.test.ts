@@ -449,3 +449,27 @@ describe('nothing is lost', () => {
     expect(flowOf(fourPotLoaf()).mass).toBeCloseTo(1434.26 + 13.5, 1);
   });
 });
+
+describe('figures worked by hand', () => {
+  it('a stock bottle of 25 % powder brings three parts of liquid with each part of powder', () => {
+    const row = { ...dose('ultramarine-blue', 4), carrier: { medium: 'oil', ratio: 2 } as const };
+    const stock = { powderPercent: 25, gramsPerDrop: 0.04 };
+    const work = { ...planWith([]).work, dispersions: [{ materialId: 'ultramarine-blue', stock }] };
+    const [pot0] = flowOf(planWith([pot('A', 1, row)], {}, { work })).pots;
+    // 4 g/kg over 1,000 g: 4 g of powder, 16 g out of the bottle.
+    expect(pot0!.doses[0]!.powder).toBeCloseTo(4, 9);
+    expect(pot0!.doses[0]!.liquid).toBeCloseTo(12, 9);
+  });
+
+  it('a pot piped on top goes there whole, and its reserve is not taken out a second time', () => {
+    const plan = planWith([
+      { ...pot('Top', 1), place: 'top', reserve: grams(60) },
+      { ...pot('Body', 1), reserve: grams(60) },
+    ]);
+    const [top, body] = flowOf(plan).pots;
+    expect(top!.toTop).toBeCloseTo(top!.left, 9);
+    expect(top!.toMould).toBe(0);
+    expect(body!.toTop).toBeCloseTo(60, 9);
+    expect(body!.toMould).toBeCloseTo(body!.left - 60, 9);
+  });
+});

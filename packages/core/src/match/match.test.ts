@@ -305,3 +305,48 @@ describe('ladder', () => {
     expect(Math.max(...ladder([1, 0], [1, 0], 4).even.steps)).toBeLessThan(1e-6);
   });
 });
+
+describe('what is in the pot already', () => {
+  const rich = labD65FromHex('#8a3a2a');
+  const red = candidates.find((c) => c.id === 'red-iron-oxide')!;
+  const only = (doseThere: number, change: object = {}) =>
+    matchColour(
+      problem(rich, {
+        candidates: [red],
+        most: 1,
+        given: [{ id: red.id, optics: red.optics, dose: doseThere }],
+        resolution: null,
+        ...change,
+      }),
+    ).recipes.flatMap((r) => r.parts.map((p) => p.dose));
+
+  it('counts against a ceiling: only what is left of it may be added', () => {
+    const [added] = only(red.ceiling - 0.5);
+    expect(added).toBeGreaterThan(0);
+    expect(added).toBeLessThanOrEqual(0.5 + 1e-9);
+    expect(only(red.ceiling + 1).every((d) => d === 0)).toBe(true);
+  });
+
+  it('counts against the total', () => {
+    const [added] = only(1, { totalCeiling: 1.25 });
+    expect(added).toBeGreaterThan(0);
+    expect(added).toBeLessThanOrEqual(0.25 + 1e-9);
+  });
+});
+
+it('a price that is unknown leaves the cost unknown, and is not the cheapest', () => {
+  const priced = candidates.map((c) => ({ ...c, pricePerGram: c.id === 'red-iron-oxide' ? null : 0.1 }));
+  const { recipes } = matchColour(problem(labD65FromHex('#8a4a3a'), { candidates: priced, most: 2 }));
+  const withRed = recipes.filter((r) => r.parts.some((p) => p.id === 'red-iron-oxide'));
+  expect(withRed.length).toBeGreaterThan(0);
+  expect(withRed.map((r) => r.cost)).toEqual(withRed.map(() => null));
+  expect(withRed.every((r) => !r.virtues.includes('cheapest'))).toBe(true);
+  const known = candidates.map((c) => ({ ...c, pricePerGram: 0.1 }));
+  const all = matchColour(problem(labD65FromHex('#8a4a3a'), { candidates: known, most: 2 })).recipes;
+  for (const r of all)
+    expect(r.cost).toBeCloseTo(
+      r.parts.reduce((sum, p) => sum + p.dose * 0.1, 0),
+      9,
+    );
+  expect(all.filter((r) => r.virtues.includes('cheapest'))).toHaveLength(1);
+});

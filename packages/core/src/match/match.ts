@@ -200,10 +200,12 @@ function choose(
     near.reduce((a, b) => (score(b) < score(a) - 1e-9 ? b : a), closest);
   const cost = (j: Judged): number =>
     of(j).reduce((sum, p) => sum + p.dose * (p.pricePerGram ?? Infinity), 0);
+  const cheapest = least(cost);
   const winners: readonly (readonly [RecipeVirtue, Judged])[] = [
     ['closest', closest],
     ['fewest', least((j) => j.parts.length)],
-    ['cheapest', least(cost)],
+    // Where a price is unknown nobody can say which is the cheapest.
+    ...(Number.isFinite(cost(cheapest)) ? ([['cheapest', cheapest]] as const) : []),
     ['surest', least((j) => Math.max(0, ...of(j).map((p) => p.doubt)) + 0.02 * j.parts.length)],
     ['calmest', least((j) => -of(j).reduce((pace, p) => pace * Math.min(1, p.pace), 1))],
   ];

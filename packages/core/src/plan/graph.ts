@@ -1,7 +1,10 @@
 import { type Plan, type Pot } from './plan.ts';
 
+/** A pot as far as it draws from others. */
+type Drawing = Pick<Pot, 'id' | 'draws'>;
+
 /** The pots that a pot draws from directly. */
-const donors = (pot: Pot): string[] => pot.draws.flatMap((d) => (d.from === null ? [] : [d.from]));
+const donors = (pot: Drawing): string[] => pot.draws.flatMap((d) => (d.from === null ? [] : [d.from]));
 
 export interface PotOrder {
   /** Positions in `plan.pots`, donors before those who draw from them; pots of a cycle last, in plan order. */
@@ -42,7 +45,7 @@ function ordered(pots: readonly Pot[], cyclic: ReadonlySet<string>): number[] {
 }
 
 /** Whether batter of `from` can end up in `to` through one or more draws. */
-export function reaches(pots: readonly Pot[], from: string, to: string): boolean {
+export function reaches(pots: readonly Drawing[], from: string, to: string): boolean {
   const seen = new Set<string>();
   const open = pots.filter((p) => donors(p).includes(from)).map((p) => p.id);
   while (open.length > 0) {
@@ -56,5 +59,8 @@ export function reaches(pots: readonly Pot[], from: string, to: string): boolean
 }
 
 /** Whether letting `potId` draw from `donorId` would make it draw from itself. */
-export const wouldCycle = ({ pots }: Pick<Plan, 'pots'>, potId: string, donorId: string): boolean =>
-  potId === donorId || reaches(pots, potId, donorId);
+export const wouldCycle = (
+  { pots }: { readonly pots: readonly Drawing[] },
+  potId: string,
+  donorId: string,
+): boolean => potId === donorId || reaches(pots, potId, donorId);

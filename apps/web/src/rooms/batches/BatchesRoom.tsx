@@ -4,15 +4,15 @@ import { useRef } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 import { BATCH_STATES, type BatchState, type BatchSummary, type PaletteWire } from '@kleur/contract';
 import { emptyPlan, setPalette } from '@kleur/core/plan';
+import { failureOf } from '../../data/api.ts';
 import {
-  failureOf,
   useBatchesQuery,
   useCopyBatchMutation,
   useCreateBatchMutation,
   useDeleteBatchMutation,
-  usePalettesQuery,
   useRestoreBatchMutation,
-} from '../../app/api.ts';
+} from '../../data/batches.ts';
+import { usePalettesQuery } from '../../data/palettes.ts';
 import { useKeys } from '../../shared/hooks/useKeys.ts';
 import { useSettings } from '../../shared/hooks/useSettings.ts';
 import { useUndoNotice } from '../../shared/hooks/useUndoNotice.tsx';

@@ -1,27 +1,17 @@
 import { CloudOutlined, PlusOutlined } from '@ant-design/icons';
-import { type KeyboardEvent, useRef } from 'react';
-import { type Check, type CheckLevel } from '@kleur/core/checks';
+import { memo, type KeyboardEvent, useRef } from 'react';
+
 import { PLAN_LIMITS } from '@kleur/core/plan';
 import { LevelMark } from '../../shared/ui/Levels.tsx';
 import { usePrinter } from '../../shared/hooks/useSettings.ts';
 import { useBench } from './BenchContext.ts';
 import { PotSwatch } from './PotSwatch.tsx';
-import { isOfPot, useChecks, usePrep } from './useDerived.ts';
-
-/** The gravest level among some checks, and how many share it. Tips do not show on the strip. */
-function gravest(checks: readonly Check[]): { level: CheckLevel; count: number } | null {
-  for (const level of ['stop', 'warn'] as const) {
-    const count = checks.filter((c) => c.level === level).length;
-    if (count > 0) return { level, count };
-  }
-  return null;
-}
+import { usePotMark, usePrep } from './state/useDerived.ts';
 
 /** The batch as a row of pots, each as wide as its share and filled with its colour at the time strip. */
-export function BenchStrip({ onAdd }: { readonly onAdd: () => void }) {
+export const BenchStrip = memo(function BenchStrip({ onAdd }: { readonly onAdd: () => void }) {
   const { selectedId, select } = useBench();
   const { pots } = usePrep();
-  const checks = useChecks();
   const print = usePrinter();
   const row = useRef<HTMLDivElement>(null);
 
@@ -49,48 +39,86 @@ export function BenchStrip({ onAdd }: { readonly onAdd: () => void }) {
           </div>
         )}
         {pots.map(({ pot, fraction, batter, oils, flow }) => {
-          const mark = gravest(checks.filter((c) => isOfPot(c, pot.id)));
           const mass =
             batter === null
               ? `${print.mass(oils, true)} oils`
               : print.mass(flow.mass * Math.max(0, 1 - flow.drawnOff), true);
           return (
-            <button
-              type="button"
+            <PotTile
               key={pot.id}
-              role="radio"
-              aria-checked={pot.id === selectedId}
-              tabIndex={pot.id === selectedId ? 0 : -1}
-              className="pot"
-              style={{ flexGrow: Math.max(fraction, 0.001) }}
-              title={`${pot.name}: ${mass}`}
-              onClick={() => {
-                select(pot.id);
-              }}
-            >
-              <PotSwatch potId={pot.id} stage="now" label={pot.name} className="pot-fill" />
-              <span className="pot-plate">
-                <b>{pot.name}</b>
-                <span className="pot-facts figure">
-                  {mass}
-                  {pot.scented && <CloudOutlined aria-label="scented" title="Scented" />}
-                  {mark && <LevelMark {...mark} />}
-                </span>
-              </span>
-            </button>
+              id={pot.id}
+              name={pot.name}
+              mass={mass}
+              grow={Math.max(fraction, 0.001)}
+              scented={pot.scented}
+              selected={pot.id === selectedId}
+              onSelect={select}
+            />
           );
         })}
       </div>
-      <button
-        type="button"
-        className="pot-add"
-        onClick={onAdd}
-        disabled={pots.length >= PLAN_LIMITS.pots}
-        title={pots.length >= PLAN_LIMITS.pots ? `At most ${PLAN_LIMITS.pots} pots` : 'New pot (P)'}
-      >
-        <PlusOutlined />
-        <span>Pot</span>
-      </button>
+      <AddPot full={pots.length >= PLAN_LIMITS.pots} onAdd={onAdd} />
     </section>
   );
-}
+});
+
+/** One pot on the strip, by its plain figures, so that it is rendered again only when one of them is another. */
+const PotTile = memo(function PotTile(props: {
+  readonly id: string;
+  readonly name: string;
+  readonly mass: string;
+  readonly grow: number;
+  readonly scented: boolean;
+  readonly selected: boolean;
+  readonly onSelect: (potId: string) => void;
+}) {
+  const { id, name, mass, selected } = props;
+  return (
+    <button
+      type="button"
+      role="radio"
+      aria-checked={selected}
+      tabIndex={selected ? 0 : -1}
+      className="pot"
+      style={{ flexGrow: props.grow }}
+      title={`${name}: ${mass}`}
+      onClick={() => {
+        props.onSelect(id);
+      }}
+    >
+      <PotSwatch potId={id} stage="now" label={name} className="pot-fill" />
+      <span className="pot-plate">
+        <b>{name}</b>
+        <span className="pot-facts figure">
+          {mass}
+          <PotMarks potId={id} scented={props.scented} />
+        </span>
+      </span>
+    </button>
+  );
+});
+
+const PotMarks = memo(function PotMarks(props: { readonly potId: string; readonly scented: boolean }) {
+  const mark = usePotMark(props.potId);
+  return (
+    <>
+      {props.scented && <CloudOutlined aria-label="scented" title="Scented" />}
+      {mark && <LevelMark {...mark} />}
+    </>
+  );
+});
+
+const AddPot = memo(function AddPot({ full, onAdd }: { readonly full: boolean; readonly onAdd: () => void }) {
+  return (
+    <button
+      type="button"
+      className="pot-add"
+      onClick={onAdd}
+      disabled={full}
+      title={full ? `At most ${PLAN_LIMITS.pots} pots` : 'New pot (P)'}
+    >
+      <PlusOutlined />
+      <span>Pot</span>
+    </button>
+  );
+});

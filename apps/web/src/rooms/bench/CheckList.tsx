@@ -1,10 +1,17 @@
+import { memo } from 'react';
 import { Button } from 'antd';
 import { type Check } from '@kleur/core/checks';
 import { LevelMark } from '../../shared/ui/Levels.tsx';
-import { useEdit } from './useEdit.ts';
+import { useEdit } from './state/useEdit.ts';
 
 /** Findings with their arithmetic and what to do, the gravest first. A repair is one tap, and one undo. */
-export function CheckList({ checks, label }: { readonly checks: readonly Check[]; readonly label: string }) {
+export const CheckList = memo(function CheckList({
+  checks,
+  label,
+}: {
+  readonly checks: readonly Check[];
+  readonly label: string;
+}) {
   const edit = useEdit();
   if (checks.length === 0) return null;
   return (
@@ -38,4 +45,4 @@ export function CheckList({ checks, label }: { readonly checks: readonly Check[]
       ))}
     </ul>
   );
-}
+});

@@ -1,12 +1,12 @@
 import { CheckOutlined } from '@ant-design/icons';
 import { Button, Drawer } from 'antd';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { Link } from 'react-router';
 import { type Check, type CheckLevel } from '@kleur/core/checks';
-import { type Plan } from '@kleur/core/plan';
+import { type PlanFrame } from './state/planFrame.ts';
 import { LevelMark } from '../../shared/ui/Levels.tsx';
 import { CheckList } from './CheckList.tsx';
-import { useChecks, usePlan } from './useDerived.ts';
+import { useChecks, usePlanFrame } from './state/useDerived.ts';
 
 const LEVELS: readonly (readonly [CheckLevel, string])[] = [
   ['stop', 'Stops: no lye amount is shown until they are settled'],
@@ -35,7 +35,7 @@ interface Place {
   readonly search: string;
 }
 
-function placeOf(plan: Plan, { place }: Check): Place {
+function placeOf(plan: Pick<PlanFrame, 'pots'>, { place }: Check): Place {
   if ('potId' in place) {
     const pot = plan.pots.find((p) => p.id === place.potId);
     return { name: pot?.name ?? 'Pots', path: 'pots', search: `?pot=${place.potId}` };
@@ -45,64 +45,91 @@ function placeOf(plan: Plan, { place }: Check): Place {
 }
 
 /** Everything that the plan's checks have to say, in one list. */
-export function ChecksDrawer() {
+export const ChecksDrawer = memo(function ChecksDrawer() {
   const checks = useChecks();
-  const plan = usePlan();
+  const plan = usePlanFrame();
   const [open, setOpen] = useState(false);
+  // A drawer that was never opened need not be kept up.
+  const [seen, setSeen] = useState(false);
   const count = (level: CheckLevel): number => checks.filter((c) => c.level === level).length;
   return (
     <>
-      <Button
-        className="checks-button"
-        aria-label={`All checks: ${count('stop')} stops, ${count('warn')} warnings, ${count('tip')} tips`}
-        onClick={() => {
+      <ChecksButton
+        stops={count('stop')}
+        warns={count('warn')}
+        tips={count('tip')}
+        onOpen={() => {
+          setSeen(true);
           setOpen(true);
         }}
-      >
-        Checks
-        {checks.length === 0 && <CheckOutlined />}
-        {LEVELS.map(([level]) =>
-          count(level) > 0 ? <LevelMark key={level} level={level} count={count(level)} /> : null,
-        )}
-      </Button>
-      <Drawer
-        open={open}
-        size={520}
-        title="All checks on this plan"
-        onClose={() => {
-          setOpen(false);
-        }}
-      >
-        {checks.length === 0 && <p>Nothing to settle.</p>}
-        {LEVELS.map(([level, title]) => {
-          const of = checks.filter((c) => c.level === level);
-          if (of.length === 0) return null;
-          const places = [...new Map(of.map((c) => [placeOf(plan, c).name, placeOf(plan, c)])).values()];
-          return (
-            <section key={level} aria-label={title}>
-              <h3>{title}</h3>
-              {places.map((place) => (
-                <div key={place.name}>
-                  <p className="small check-place">
-                    <Link
-                      to={{ pathname: place.path, search: place.search }}
-                      onClick={() => {
-                        setOpen(false);
-                      }}
-                    >
-                      {place.name}
-                    </Link>
-                  </p>
-                  <CheckList
-                    checks={of.filter((c) => placeOf(plan, c).name === place.name)}
-                    label={place.name}
-                  />
-                </div>
-              ))}
-            </section>
-          );
-        })}
-      </Drawer>
+      />
+      {seen && (
+        <Drawer
+          open={open}
+          size={520}
+          title="All checks on this plan"
+          onClose={() => {
+            setOpen(false);
+          }}
+        >
+          {checks.length === 0 && <p>Nothing to settle.</p>}
+          {LEVELS.map(([level, title]) => {
+            const of = checks.filter((c) => c.level === level);
+            if (of.length === 0) return null;
+            const places = [...new Map(of.map((c) => [placeOf(plan, c).name, placeOf(plan, c)])).values()];
+            return (
+              <section key={level} aria-label={title}>
+                <h3>{title}</h3>
+                {places.map((place) => (
+                  <div key={place.name}>
+                    <p className="small check-place">
+                      <Link
+                        to={{ pathname: place.path, search: place.search }}
+                        onClick={() => {
+                          setOpen(false);
+                        }}
+                      >
+                        {place.name}
+                      </Link>
+                    </p>
+                    <CheckList
+                      checks={of.filter((c) => placeOf(plan, c).name === place.name)}
+                      label={place.name}
+                    />
+                  </div>
+                ))}
+              </section>
+            );
+          })}
+        </Drawer>
+      )}
     </>
   );
-}
+});
+
+const ChecksButton = memo(
+  function ChecksButton(props: {
+    readonly stops: number;
+    readonly warns: number;
+    readonly tips: number;
+    readonly onOpen: () => void;
+  }) {
+    const { stops, warns, tips } = props;
+    const counts = { stop: stops, warn: warns, tip: tips };
+    return (
+      <Button
+        className="checks-button"
+        aria-label={`All checks: ${stops} stops, ${warns} warnings, ${tips} tips`}
+        onClick={props.onOpen}
+      >
+        Checks
+        {stops + warns + tips === 0 && <CheckOutlined />}
+        {LEVELS.map(([level]) =>
+          counts[level] > 0 ? <LevelMark key={level} level={level} count={counts[level]} /> : null,
+        )}
+      </Button>
+    );
+  },
+  // Opening does the same whichever render it comes from.
+  (a, b) => a.stops === b.stops && a.warns === b.warns && a.tips === b.tips,
+);

@@ -1,11 +1,14 @@
+import { useStore } from 'react-redux';
+import { presentOf, selectBench } from './state/benchSlice.ts';
+import { memo } from 'react';
 import { deltaE00 } from '@kleur/core/colour';
 import * as why from '@kleur/core/why';
 import { usePrinter } from '../../shared/hooks/useSettings.ts';
 import { Why } from '../../shared/ui/Why.tsx';
 import { useColours } from './BenchContext.ts';
-import { BARE, type NamedStage } from './liveColours.ts';
+import { BARE, type NamedStage } from './state/liveColours.ts';
 import { PotSwatch } from './PotSwatch.tsx';
-import { usePlan } from './useDerived.ts';
+
 import { sayHours } from './timeScale.ts';
 
 const stages: readonly (readonly [NamedStage, string])[] = [
@@ -15,12 +18,23 @@ const stages: readonly (readonly [NamedStage, string])[] = [
 ];
 
 /** Fresh, cut and cured side by side, then the colour at the time strip with its numbers. */
-export function ColourCard({ potId, label }: { readonly potId: string | null; readonly label: string }) {
+export const ColourCard = memo(function ColourCard({
+  potId,
+  label,
+}: {
+  readonly potId: string | null;
+  readonly label: string;
+}) {
   const { pots, stage } = useColours();
-  const plan = usePlan();
+  const store = useStore();
   const print = usePrinter();
   const colours = pots.get(potId ?? BARE);
   const bare = pots.get(BARE);
+  // The plan is asked for when the lines are: the card follows the colours alone.
+  const lines = (): readonly string[] => {
+    const plan = presentOf(selectBench(store.getState()))?.plan;
+    return plan ? why.colour(plan, print, plan.pots.find((p) => p.id === potId) ?? null, stage) : [];
+  };
   return (
     <section className="colour-card" aria-label={`Predicted colour of ${label}`}>
       <div className="trio">
@@ -39,10 +53,7 @@ export function ColourCard({ potId, label }: { readonly potId: string | null; re
           <caption>
             At the time strip: {sayHours(stage.hours)},{' '}
             {stage.gel === 0 ? 'no gel' : stage.gel === 1 ? 'full gel' : 'half gel'}
-            <Why
-              of={`the colour of ${label}`}
-              lines={() => why.colour(plan, print, plan.pots.find((p) => p.id === potId) ?? null, stage)}
-            />
+            <Why of={`the colour of ${label}`} lines={lines} />
           </caption>
           <tbody>
             <tr>
@@ -68,4 +79,4 @@ export function ColourCard({ potId, label }: { readonly potId: string | null; re
       </p>
     </section>
   );
-}
+});

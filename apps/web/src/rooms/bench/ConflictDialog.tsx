@@ -1,21 +1,30 @@
 import { Button, Modal } from 'antd';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { api, failureOf } from '../../app/api.ts';
-import { useAppDispatch, useAppSelector } from '../../app/hooks.ts';
-import { bench } from './benchSlice.ts';
-import { dropDraft } from './drafts.ts';
+import { failureOf } from '../../data/api.ts';
+import { batchesApi } from '../../data/batches.ts';
+import { useAppDispatch, useAppSelector } from '../../data/store.ts';
+import { bench, presentOf, selectBench } from './state/benchSlice.ts';
+import { useBenchState } from './state/useDerived.ts';
+import { dropDraft } from './state/drafts.ts';
 
 /** Two places edited one batch. Nothing is merged in secret: the maker says which stays, and neither is lost. */
 export function ConflictDialog() {
-  const { id, present, saving } = useAppSelector((s) => s.bench);
+  const conflict = useBenchState((b) => b.saving.status === 'conflict');
+  return conflict && <Conflict />;
+}
+
+function Conflict() {
+  const state = useAppSelector(selectBench);
+  const { id, saving } = state;
+  const present = presentOf(state);
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
   const [problem, setProblem] = useState<string | null>(null);
   if (saving.status !== 'conflict' || id === null || present === null) return null;
 
   const latest = () =>
-    dispatch(api.endpoints.batch.initiate(id, { forceRefetch: true, subscribe: false })).unwrap();
+    dispatch(batchesApi.endpoints.batch.initiate(id, { forceRefetch: true, subscribe: false })).unwrap();
   const run = (work: () => Promise<void>) => () => {
     setProblem(null);
     work().catch((e: unknown) => {
@@ -25,7 +34,7 @@ export function ConflictDialog() {
 
   const keepBoth = async (): Promise<void> => {
     const name = `${present.name.slice(0, 66)} (my version)`;
-    const made = await dispatch(api.endpoints.createBatch.initiate({ ...present, name })).unwrap();
+    const made = await dispatch(batchesApi.endpoints.createBatch.initiate({ ...present, name })).unwrap();
     dropDraft(id);
     await navigate(`/batches/${made.id}`);
   };

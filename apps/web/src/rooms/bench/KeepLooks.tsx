@@ -5,13 +5,13 @@ import { deltaE00, type LabD65 } from '@kleur/core/colour';
 import { predictLab } from '@kleur/core/pigment';
 import { type Plan, setFormula } from '@kleur/core/plan';
 import { grams } from '@kleur/core/units';
-import { useAppDispatch } from '../../app/hooks.ts';
 import { usePrinter } from '../../shared/hooks/useSettings.ts';
 import { searchWorker } from '../../workers/client.ts';
 import { useColours } from './BenchContext.ts';
-import { bench } from './benchSlice.ts';
-import { usePlan, usePrep } from './useDerived.ts';
-import { curedStage, formulaOf, useProblem, useShelf } from './useMatching.ts';
+import { useEdit } from './state/useEdit.ts';
+import { usePlan, usePrep } from './state/useDerived.ts';
+import { useProblem, useShelf } from './useMatching.ts';
+import { curedStage, formulaOf } from './state/matching.ts';
 
 /** A pot that moved by less than this looks the same. */
 const NOTICED = 1.5;
@@ -34,7 +34,7 @@ export function KeepLooks() {
   const { pots } = usePrep();
   const { gel } = useColours().stage;
   const shelf = useShelf();
-  const dispatch = useAppDispatch();
+  const edit = useEdit();
   const print = usePrinter();
   const problem = useProblem(null, gel);
   const [before] = useState(() => looksOf(plan, gel));
@@ -66,7 +66,7 @@ export function KeepLooks() {
       const recipe = recipes[0];
       if (recipe) next = setFormula(next, pot.id, formulaOf(recipe.parts, shelf));
     }
-    dispatch(bench.planChanged({ plan: next, key: null }));
+    edit(() => next);
     setBusy(false);
   };
 

@@ -5,14 +5,13 @@ import { screenColourFromLabD65 } from '@kleur/core/colour';
 import { type Ladder, LADDER_POTS, type Ladders, solveLadders } from '@kleur/core/match';
 import { addPot, type Plan, PLAN_LIMITS, type Pot, setFormula, setPot } from '@kleur/core/plan';
 import { gramsPerKg } from '@kleur/core/units';
-import { useAppDispatch } from '../../app/hooks.ts';
 import { usePrinter } from '../../shared/hooks/useSettings.ts';
 import { NumberField } from '../../shared/ui/NumberField.tsx';
 import { useColours } from './BenchContext.ts';
-import { bench } from './benchSlice.ts';
+import { useEdit } from './state/useEdit.ts';
 import { newId } from '../../shared/newId.ts';
-import { usePlan } from './useDerived.ts';
-import { curedStage } from './useMatching.ts';
+import { usePlan } from './state/useDerived.ts';
+import { curedStage } from './state/matching.ts';
 
 type Kind = keyof Ladders;
 const kinds: readonly (readonly [Kind, string, string])[] = [
@@ -95,7 +94,7 @@ function withLadder(
 export function LadderDialog({ potId, onClose }: { readonly potId: string; readonly onClose: () => void }) {
   const plan = usePlan();
   const { gel } = useColours().stage;
-  const dispatch = useAppDispatch();
+  const edit = useEdit();
   const print = usePrinter();
   const [otherId, setOtherId] = useState<string | null>(plan.pots.find((p) => p.id !== potId)?.id ?? null);
   const [count, setCount] = useState(4);
@@ -124,7 +123,7 @@ export function LadderDialog({ potId, onClose }: { readonly potId: string; reado
       okButtonProps={{ disabled: !ladders || count < 3 || !room }}
       onOk={() => {
         if (!a || !b || !found || !ladders) return;
-        dispatch(bench.planChanged({ plan: withLadder(plan, a, b, ladders[kind], found), key: null }));
+        edit(() => withLadder(plan, a, b, ladders[kind], found));
         onClose();
       }}
       onCancel={onClose}

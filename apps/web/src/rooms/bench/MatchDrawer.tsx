@@ -5,15 +5,17 @@ import { labD65FromHex, type LabD65, screenColourFromLabD65 } from '@kleur/core/
 import { type Adjusted, type Direction, DIRECTIONS, type MatchResult, type Recipe } from '@kleur/core/match';
 import { predictColour } from '@kleur/core/pigment';
 import { type PrepPot } from '@kleur/core/work';
-import { useBatchesQuery, usePalettesQuery } from '../../app/api.ts';
-import { useAppDispatch } from '../../app/hooks.ts';
+import { useBatchesQuery } from '../../data/batches.ts';
+import { usePalettesQuery } from '../../data/palettes.ts';
+import { useAppDispatch } from '../../data/store.ts';
 import { searchWorker } from '../../workers/client.ts';
 import { useColours } from './BenchContext.ts';
-import { bench } from './benchSlice.ts';
+import { edits } from './state/edits.ts';
 import { MatchFilterBar } from './MatchFilterBar.tsx';
 import { RecipeCard } from './RecipeCard.tsx';
-import { curedStage, formulaOf, named, useMatches, useProblem, useShelf } from './useMatching.ts';
-import { usePlan } from './useDerived.ts';
+import { named, useMatches, useProblem, useShelf } from './useMatching.ts';
+import { curedStage, formulaOf } from './state/matching.ts';
+import { usePlan } from './state/useDerived.ts';
 
 const SIZES = [
   { value: 3, label: 'a little' },
@@ -77,9 +79,7 @@ export function MatchDrawer({ pot, without, onClose }: MatchDrawerProps) {
             .filter((d) => !recipe.parts.some((p) => p.id === d.materialId))
             .map((d) => ({ id: d.materialId, dose: d.dose }))
         : [];
-    dispatch(
-      bench.formulaSet({ potId: pot.pot.id, parts: formulaOf([...kept, ...added], shelf), follows: null }),
-    );
+    dispatch(edits.formulaSet({ potId: pot.pot.id, parts: formulaOf([...kept, ...added], shelf) }));
   };
 
   return (

@@ -1,6 +1,6 @@
 import { Segmented, Select } from 'antd';
 import { type MatchFilter } from '@kleur/core/match';
-import { setMatchSettings, useMatchSettings } from './matchSettings.ts';
+import { setMatchSettings, useMatchSettings } from './state/matchSettings.ts';
 
 const limits: readonly { readonly value: Exclude<keyof MatchFilter, 'exclude'>; readonly label: string }[] = [
   { value: 'inStock', label: 'in stock' },

@@ -1,6 +1,6 @@
 import { Select } from 'antd';
 import { type Material, type MaterialKind } from '@kleur/core/material';
-import { useMaterialsQuery } from '../../app/api.ts';
+import { useMaterialsQuery } from '../../data/materials.ts';
 import { kindName } from '../../shared/ui/kindName.ts';
 
 interface Option {

@@ -1,5 +1,6 @@
-import { useColours } from './BenchContext.ts';
-import { BARE, type NamedStage } from './liveColours.ts';
+import { memo } from 'react';
+import { usePotColour } from './BenchContext.ts';
+import { BARE, type NamedStage } from './state/liveColours.ts';
 
 const words: Readonly<Record<NamedStage, string>> = {
   now: 'at the time strip',
@@ -9,13 +10,13 @@ const words: Readonly<Record<NamedStage, string>> = {
 };
 
 /** A flat patch of a pot's predicted colour. `potId` null is the bare base. */
-export function PotSwatch(props: {
+export const PotSwatch = memo(function PotSwatch(props: {
   readonly potId: string | null;
   readonly stage: NamedStage;
   readonly label: string;
   readonly className?: string;
 }) {
-  const colour = useColours().pots.get(props.potId ?? BARE)?.[props.stage];
+  const colour = usePotColour(props.potId ?? BARE, props.stage);
   return (
     <span
       className={`swatch ${props.className ?? ''}`}
@@ -34,4 +35,4 @@ export function PotSwatch(props: {
       )}
     </span>
   );
-}
+});

@@ -1,11 +1,11 @@
 import { CheckOutlined, CloudSyncOutlined, DisconnectOutlined, EditOutlined } from '@ant-design/icons';
 import { Button } from 'antd';
-import { useAppDispatch, useAppSelector } from '../../app/hooks.ts';
-import { bench } from './benchSlice.ts';
+import { useAppDispatch, useAppSelector } from '../../data/store.ts';
+import { bench, selectBench } from './state/benchSlice.ts';
 
 /** The quiet sign of how the batch stands with the server. */
 export function SaveSign() {
-  const saving = useAppSelector((s) => s.bench.saving);
+  const saving = useAppSelector((s) => selectBench(s).saving);
   const dispatch = useAppDispatch();
   const sign = {
     saved: [<CheckOutlined key="i" />, 'Saved'],

@@ -1,11 +1,13 @@
 import { Segmented } from 'antd';
-import { useEffect, useMemo, useState } from 'react';
+import { memo, useEffect, useMemo, useState } from 'react';
 import { bareComposition, potComposition } from '@kleur/core/balance';
 import { CURED_HOURS } from '@kleur/core/pigment';
-import { type Plan } from '@kleur/core/plan';
+import { type Composition } from '@kleur/core/pigment';
 import { useKeys } from '../../shared/hooks/useKeys.ts';
 import { colourWorker } from '../../workers/client.ts';
+import { latestOnly } from '../../data/latest.ts';
 import { useBench } from './BenchContext.ts';
+import { usePlan } from './state/useDerived.ts';
 import { hoursOfPosition, neighbourTick, positionOfHours, sayHours, ticks } from './timeScale.ts';
 
 const GELS = [
@@ -20,30 +22,14 @@ const POSITIONS = Array.from({ length: TRAIL }, (_, i) => (i + 0.5) / TRAIL);
 /**
  * Time since the pour, with the selected pot's own colour along the track. Drives every swatch of the batch.
  */
-export function TimeStrip({ plan, startGel }: { readonly plan: Plan; readonly startGel: number }) {
-  const { live, selectedId } = useBench();
+export const TimeStrip = memo(function TimeStrip({ startGel }: { readonly startGel: number }) {
+  const { live } = useBench();
   const [hours, setHours] = useState(CURED_HOURS);
   const [gel, setGel] = useState(startGel);
-  const [trail, setTrail] = useState<readonly string[]>([]);
 
   useEffect(() => {
     live.setStage({ hours, gel });
   }, [live, hours, gel]);
-
-  const pot = plan.pots.find((p) => p.id === selectedId);
-  const composition = useMemo(() => (pot ? potComposition(plan, pot) : bareComposition(plan)), [plan, pot]);
-  useEffect(() => {
-    let current = true;
-    const stages = POSITIONS.map((p) => ({ hours: hoursOfPosition(p), gel }));
-    void colourWorker()
-      .predict([composition], stages)
-      .then(([colours]) => {
-        if (current && colours) setTrail(colours.map((c) => c.hex));
-      });
-    return () => {
-      current = false;
-    };
-  }, [composition, gel]);
 
   useKeys({
     '[': () => {
@@ -60,11 +46,7 @@ export function TimeStrip({ plan, startGel }: { readonly plan: Plan; readonly st
   return (
     <section className="time-strip" aria-label="Time and gel">
       <div className="time-track">
-        <div className="time-trail" aria-hidden>
-          {trail.map((hex, i) => (
-            <i key={i} style={{ background: hex }} />
-          ))}
-        </div>
+        <TimeTrail gel={gel} />
         <input
           type="range"
           aria-label="Time since the pour"
@@ -104,5 +86,34 @@ export function TimeStrip({ plan, startGel }: { readonly plan: Plan; readonly st
         }}
       />
     </section>
+  );
+});
+
+/** The selected pot's own colour over time. */
+function TimeTrail({ gel }: { readonly gel: number }) {
+  const plan = usePlan();
+  const { selectedId } = useBench();
+  const [trail, setTrail] = useState<readonly string[]>([]);
+  const pot = plan.pots.find((p) => p.id === selectedId);
+  const composition = useMemo(() => (pot ? potComposition(plan, pot) : bareComposition(plan)), [plan, pot]);
+  const [questions] = useState(() =>
+    latestOnly<{ composition: Composition; gel: number }, readonly string[]>({
+      put: async (q) => {
+        const stages = POSITIONS.map((p) => ({ hours: hoursOfPosition(p), gel: q.gel }));
+        const [colours] = await colourWorker().predict([q.composition], stages);
+        return (colours ?? []).map((c) => c.hex);
+      },
+      onAnswer: setTrail,
+    }),
+  );
+  useEffect(() => {
+    questions.ask({ composition, gel });
+  }, [composition, gel, questions]);
+  return (
+    <div className="time-trail" aria-hidden>
+      {trail.map((hex, i) => (
+        <i key={i} style={{ background: hex }} />
+      ))}
+    </div>
   );
 }

@@ -12,7 +12,9 @@ import {
   SPOONS,
   type SpoonSystem,
 } from '@kleur/core/units';
-import { failureOf, useResetDemoMutation, useSaveSettingsMutation, useSettingsQuery } from '../../app/api.ts';
+import { failureOf } from '../../data/api.ts';
+import { useResetDemoMutation } from '../../data/demo.ts';
+import { useSaveSettingsMutation, useSettingsQuery } from '../../data/settings.ts';
 import { EmptyState } from '../../shared/ui/EmptyState.tsx';
 import { NumberField } from '../../shared/ui/NumberField.tsx';
 import { UnitFields } from '../../shared/ui/UnitFields.tsx';

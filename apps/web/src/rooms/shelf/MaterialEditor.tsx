@@ -3,12 +3,12 @@ import { useState } from 'react';
 import { type MaterialWire, type MaterialWrite, type ProblemField } from '@kleur/contract';
 import { cautionText, MATERIAL_KINDS, type MaterialKind, type ShelfFace } from '@kleur/core/material';
 import { PLAN_LIMITS } from '@kleur/core/plan';
+import { failureOf } from '../../data/api.ts';
 import {
-  failureOf,
   useCreateMaterialMutation,
   useDeleteMaterialMutation,
   useSaveMaterialMutation,
-} from '../../app/api.ts';
+} from '../../data/materials.ts';
 import { kindName } from '../../shared/ui/kindName.ts';
 import { NumberField } from '../../shared/ui/NumberField.tsx';
 import { TextField } from '../../shared/ui/TextField.tsx';

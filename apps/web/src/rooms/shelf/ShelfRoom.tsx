@@ -4,12 +4,12 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { type MaterialWire } from '@kleur/contract';
 import { CLAIMS, type Claim, MATERIAL_KINDS, type MaterialKind, type ShelfFace } from '@kleur/core/material';
+import { failureOf } from '../../data/api.ts';
 import {
-  failureOf,
   useMaterialsQuery,
   useRestoreMaterialMutation,
   useSaveMaterialMutation,
-} from '../../app/api.ts';
+} from '../../data/materials.ts';
 import { useKeys } from '../../shared/hooks/useKeys.ts';
 import { useUndoNotice } from '../../shared/hooks/useUndoNotice.tsx';
 import { EmptyState } from '../../shared/ui/EmptyState.tsx';

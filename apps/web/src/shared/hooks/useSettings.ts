@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import { defaultSettings, type Settings } from '@kleur/contract';
 import { type Printer, printerFor } from '@kleur/core/units';
-import { useSettingsQuery } from '../../app/api.ts';
+import { useSettingsQuery } from '../../data/settings.ts';
 
 /** The maker's habits; the defaults until the server has answered. */
 export function useSettings(): Settings {

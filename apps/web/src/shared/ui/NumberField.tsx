@@ -1,6 +1,7 @@
 import { Input } from 'antd';
-import { type KeyboardEvent, type ReactNode, useId, useState } from 'react';
+import { type KeyboardEvent, memo, type ReactNode, useId, useState } from 'react';
 import { type NumberProblem, parseNumber } from '@kleur/core/units';
+import { useStable } from '../hooks/useStable.ts';
 import { usePrinter } from '../hooks/useSettings.ts';
 
 export interface NumberFieldProps {
@@ -8,7 +9,7 @@ export interface NumberFieldProps {
   readonly value: number | null;
   readonly onCommit: (value: number) => void;
   /** Called for an emptied field where that is allowed; without it an empty field is an error. */
-  readonly onClear?: () => void;
+  readonly onClear?: (() => void) | undefined;
   readonly min: number;
   readonly max: number;
   readonly digits?: number;
@@ -33,6 +34,13 @@ interface Draft {
  * field with the reason beside it, and the last good value stands. Escape brings that back.
  */
 export function NumberField(props: NumberFieldProps) {
+  const onCommit = useStable(props.onCommit);
+  const clear = useStable(() => props.onClear?.());
+  return <Field {...props} onCommit={onCommit} onClear={props.onClear ? clear : undefined} />;
+}
+
+/** Rendered again only when what it shows has changed. */
+const Field = memo(function Field(props: NumberFieldProps) {
   const { label, value, min, max, digits = 2, step, hideLabel, width, disabled, error } = props;
   const print = usePrinter();
   const id = useId();
@@ -105,4 +113,4 @@ export function NumberField(props: NumberFieldProps) {
       )}
     </div>
   );
-}
+});

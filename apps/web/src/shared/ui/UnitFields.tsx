@@ -7,7 +7,8 @@ import {
   TEMPERATURE_UNITS,
   type Units,
 } from '@kleur/core/units';
-import { failureOf, useSaveSettingsMutation, useSettingsQuery } from '../../app/api.ts';
+import { failureOf } from '../../data/api.ts';
+import { useSaveSettingsMutation, useSettingsQuery } from '../../data/settings.ts';
 
 const CUSTOMS: Readonly<Record<SpoonSystem, string>> = {
   us: 'US',

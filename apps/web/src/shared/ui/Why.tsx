@@ -1,9 +1,21 @@
+import { memo } from 'react';
+import { useStable } from '../hooks/useStable.ts';
 import { QuestionCircleOutlined } from '@ant-design/icons';
 import { Popover } from 'antd';
 import { type ReactNode } from 'react';
 
 /** A figure's arithmetic, one tap away. The lines are only worked out when it is opened. */
-export function Why({ of, lines }: { readonly of: string; readonly lines: () => readonly string[] }) {
+export function Why({ of, lines }: WhyProps) {
+  return <WhyButton of={of} lines={useStable(lines)} />;
+}
+
+interface WhyProps {
+  readonly of: string;
+  readonly lines: () => readonly string[];
+}
+
+/** Rendered once: the lines are asked for when it is opened. */
+const WhyButton = memo(function WhyButton({ of, lines }: WhyProps) {
   return (
     <Popover
       trigger="click"
@@ -17,7 +29,7 @@ export function Why({ of, lines }: { readonly of: string; readonly lines: () => 
       </button>
     </Popover>
   );
-}
+});
 
 function WhyLines({ lines }: { readonly lines: () => readonly string[] }) {
   return (
@@ -30,18 +42,29 @@ function WhyLines({ lines }: { readonly lines: () => readonly string[] }) {
 }
 
 /** A named figure with its arithmetic. */
-export function Figure(props: {
+export function Figure(props: FigureProps) {
+  const why = useStable(() => props.why?.() ?? []);
+  return (
+    <FigureBody label={props.label} why={props.why ? why : undefined}>
+      {props.children}
+    </FigureBody>
+  );
+}
+
+interface FigureProps {
   readonly label: string;
   readonly children: ReactNode;
-  readonly why?: () => readonly string[];
-}) {
+  readonly why?: (() => readonly string[]) | undefined;
+}
+
+const FigureBody = memo(function FigureBody({ label, why, children }: FigureProps) {
   return (
     <div>
       <dt>
-        {props.label}
-        {props.why && <Why of={props.label} lines={props.why} />}
+        {label}
+        {why && <Why of={label} lines={why} />}
       </dt>
-      <dd>{props.children}</dd>
+      <dd>{children}</dd>
     </div>
   );
-}
+});

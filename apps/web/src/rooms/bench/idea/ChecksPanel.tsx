@@ -14,14 +14,15 @@ import {
   TECHNIQUES,
 } from '@kleur/core/palette';
 import { type Composition, predictLab } from '@kleur/core/pigment';
-import { useAppDispatch } from '../../../app/hooks.ts';
+import { useAppDispatch } from '../../../data/store.ts';
 import { usePrinter } from '../../../shared/hooks/useSettings.ts';
 import { LevelMark } from '../../../shared/ui/Levels.tsx';
 import { searchWorker } from '../../../workers/client.ts';
 import { useColours } from '../BenchContext.ts';
-import { bench } from '../benchSlice.ts';
-import { usePlan, usePrep } from '../useDerived.ts';
-import { curedStage, formulaOf, useProblem, useShelf } from '../useMatching.ts';
+import { edits } from '../state/edits.ts';
+import { usePlan, usePrep } from '../state/useDerived.ts';
+import { useProblem, useShelf } from '../useMatching.ts';
+import { curedStage, formulaOf } from '../state/matching.ts';
 import { type MatchedColour } from './usePaletteMatches.ts';
 
 /** A pot, or a palette colour that is none yet, as the checks look at it. */
@@ -91,7 +92,7 @@ export function ChecksPanel({ colours }: { readonly colours: readonly MatchedCol
           placeholder="How the colours come together"
           allowClear
           onChange={(v: string | undefined) => {
-            dispatch(bench.techniqueSet(v ?? null));
+            dispatch(edits.techniqueSet(v ?? null));
           }}
           options={TECHNIQUES.map((t) => ({ value: t.id, label: t.name }))}
           style={{ width: '100%' }}
@@ -199,9 +200,9 @@ function Apart({ items }: { readonly items: readonly Item[] }) {
     );
     const recipe = answers[found]?.recipes[0];
     if (item.colourId !== null) {
-      dispatch(bench.paletteColourSet({ id: item.colourId, change: { lab: targets[found]! } }));
+      dispatch(edits.paletteColourSet({ id: item.colourId, change: { lab: targets[found]! } }));
     } else if (pot && recipe) {
-      dispatch(bench.formulaSet({ potId: pot.pot.id, parts: formulaOf(recipe.parts, shelf), follows: null }));
+      dispatch(edits.formulaSet({ potId: pot.pot.id, parts: formulaOf(recipe.parts, shelf) }));
     }
   };
 

@@ -12,17 +12,17 @@ import {
   parseGpl,
 } from '@kleur/core/formats';
 import { PLAN_LIMITS } from '@kleur/core/plan';
+import { failureOf } from '../../../data/api.ts';
 import {
-  failureOf,
   useDeletePaletteMutation,
   usePalettesQuery,
   useRestorePaletteMutation,
   useSavePaletteMutation,
-} from '../../../app/api.ts';
-import { useAppDispatch } from '../../../app/hooks.ts';
+} from '../../../data/palettes.ts';
+import { useAppDispatch } from '../../../data/store.ts';
 import { useUndoNotice } from '../../../shared/hooks/useUndoNotice.tsx';
 import { FileButton } from '../../../shared/ui/FileButton.tsx';
-import { bench } from '../benchSlice.ts';
+import { edits } from '../state/edits.ts';
 import { newId } from '../../../shared/newId.ts';
 
 async function readPalette(file: File): Promise<PaletteFile> {
@@ -53,7 +53,7 @@ const useTake = () => {
   return (palette: { readonly colours: PaletteFile['colours'] }): void => {
     const { colours } = palette;
     dispatch(
-      bench.paletteSet(
+      edits.paletteSet(
         colours.slice(0, PLAN_LIMITS.palette).map((c) => ({ id: newId(), name: c.name, lab: c.lab })),
       ),
     );

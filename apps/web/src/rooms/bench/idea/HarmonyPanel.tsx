@@ -14,10 +14,10 @@ import {
   type Scheme,
   type Wheel,
 } from '@kleur/core/palette';
-import { useAppDispatch } from '../../../app/hooks.ts';
+import { useAppDispatch } from '../../../data/store.ts';
 import { usePrinter } from '../../../shared/hooks/useSettings.ts';
 import { useColours } from '../BenchContext.ts';
-import { bench } from '../benchSlice.ts';
+import { edits } from '../state/edits.ts';
 import { newId } from '../../../shared/newId.ts';
 import { useMatches, useProblem } from '../useMatching.ts';
 
@@ -163,7 +163,7 @@ export function HarmonyPanel() {
               name: `Colour ${i + 1}`,
               lab: of.length === wanted.length ? (results[i]?.recipes[0]?.lab ?? lab) : lab,
             }));
-            dispatch(bench.paletteSet(colours));
+            dispatch(edits.paletteSet(colours));
           }}
         >
           Use these colours

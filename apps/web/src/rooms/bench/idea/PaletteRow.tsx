@@ -4,13 +4,15 @@ import Papa from 'papaparse';
 import { labD65FromHex, screenColourFromLabD65 } from '@kleur/core/colour';
 import { csvFromPalette, type PaletteFile, printAse, printGpl } from '@kleur/core/formats';
 import { PLAN_LIMITS } from '@kleur/core/plan';
-import { failureOf, useCreatePaletteMutation } from '../../../app/api.ts';
-import { useAppDispatch } from '../../../app/hooks.ts';
+import { failureOf } from '../../../data/api.ts';
+import { useCreatePaletteMutation } from '../../../data/palettes.ts';
+import { useAppDispatch } from '../../../data/store.ts';
 import { usePrinter } from '../../../shared/hooks/useSettings.ts';
-import { bench } from '../benchSlice.ts';
+import { edits } from '../state/edits.ts';
 import { newId } from '../../../shared/newId.ts';
-import { useDocument } from '../useDerived.ts';
-import { formulaOf, named, useShelf } from '../useMatching.ts';
+import { useDocument } from '../state/useDerived.ts';
+import { named, useShelf } from '../useMatching.ts';
+import { formulaOf } from '../state/matching.ts';
 import { download } from './download.ts';
 import { type MatchedColour } from './usePaletteMatches.ts';
 
@@ -33,11 +35,11 @@ export function PaletteRow({
 
   const add = (hex: string): void => {
     const colour = { id: newId(), name: `Colour ${colours.length + 1}`, lab: labD65FromHex(hex) };
-    dispatch(bench.paletteSet([...plan.idea.colours, colour]));
+    dispatch(edits.paletteSet([...plan.idea.colours, colour]));
   };
   const makePots = (): void => {
     dispatch(
-      bench.potsMade(
+      edits.potsMade(
         colours.map(({ colour, match }) => ({
           colourId: colour.id,
           potId: newId(),
@@ -116,7 +118,7 @@ export function PaletteRow({
                 disabledAlpha
                 onChange={(c) => {
                   dispatch(
-                    bench.paletteColourSet({
+                    edits.paletteColourSet({
                       id: colour.id,
                       change: { lab: labD65FromHex(c.toHexString().slice(0, 7)) },
                     }),
@@ -146,7 +148,7 @@ export function PaletteRow({
                 maxLength={PLAN_LIMITS.name}
                 onChange={(e) => {
                   if (e.target.value.trim())
-                    dispatch(bench.paletteColourSet({ id: colour.id, change: { name: e.target.value } }));
+                    dispatch(edits.paletteColourSet({ id: colour.id, change: { name: e.target.value } }));
                 }}
               />
               <p className="figure small">
@@ -167,7 +169,7 @@ export function PaletteRow({
                 aria-label={`Remove ${colour.name}`}
                 title="Remove"
                 onClick={() => {
-                  dispatch(bench.paletteSet(plan.idea.colours.filter((c) => c.id !== colour.id)));
+                  dispatch(edits.paletteSet(plan.idea.colours.filter((c) => c.id !== colour.id)));
                 }}
               >
                 <CloseOutlined />

@@ -4,13 +4,13 @@ import { type DragEvent, type MouseEvent, useCallback, useEffect, useRef, useSta
 import { labD65FromHex, type LabD65, screenColourFromLabD65 } from '@kleur/core/colour';
 import { PHOTO_COLOURS } from '@kleur/core/palette';
 import { PLAN_LIMITS } from '@kleur/core/plan';
-import { useAppDispatch } from '../../../app/hooks.ts';
+import { useAppDispatch } from '../../../data/store.ts';
 import { FileButton } from '../../../shared/ui/FileButton.tsx';
 import { searchWorker } from '../../../workers/client.ts';
 import { type PhotoResult } from '../../../workers/search.protocol.ts';
-import { bench } from '../benchSlice.ts';
+import { edits } from '../state/edits.ts';
 import { newId } from '../../../shared/newId.ts';
-import { usePlan } from '../useDerived.ts';
+import { usePlan } from '../state/useDerived.ts';
 
 interface Picked {
   readonly lab: LabD65;
@@ -91,7 +91,7 @@ export function PhotoPanel() {
   const use = (labs: readonly LabD65[], join: boolean): void => {
     const from = join ? plan.idea.colours.length : 0;
     const colours = labs.map((lab, i) => ({ id: newId(), name: `Photo ${from + i + 1}`, lab }));
-    dispatch(bench.paletteSet(join ? [...plan.idea.colours, ...colours] : colours));
+    dispatch(edits.paletteSet(join ? [...plan.idea.colours, ...colours] : colours));
   };
 
   return (

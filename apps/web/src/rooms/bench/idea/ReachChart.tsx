@@ -6,8 +6,9 @@ import { planCanvas } from '@kleur/core/balance';
 import { type LabD65, screenColourFromLabD65 } from '@kleur/core/colour';
 import { REACH_SLICES, type ReachSlice } from '@kleur/core/palette';
 import { searchWorker } from '../../../workers/client.ts';
-import { usePlan } from '../useDerived.ts';
-import { curedStage, useCandidates, useShelf } from '../useMatching.ts';
+import { usePlan } from '../state/useDerived.ts';
+import { useCandidates, useShelf } from '../useMatching.ts';
+import { curedStage } from '../state/matching.ts';
 import { type MatchedColour } from './usePaletteMatches.ts';
 
 const SIZE = 380;

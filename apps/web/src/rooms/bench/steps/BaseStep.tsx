@@ -5,7 +5,7 @@ import { PartNav } from '../../../shared/ui/PartNav.tsx';
 import { CheckList } from '../CheckList.tsx';
 import { ColourCard } from '../ColourCard.tsx';
 import { KeepLooks } from '../KeepLooks.tsx';
-import { useChecks, usePlan } from '../useDerived.ts';
+import { useChecks, usePlan } from '../state/useDerived.ts';
 import { AdditivesPart } from './base/AdditivesPart.tsx';
 import { BlendBars } from './base/BlendBars.tsx';
 import { EmbedsPart } from './base/EmbedsPart.tsx';

@@ -1,13 +1,12 @@
 import { scaleLog } from 'd3-scale';
-import { useMemo } from 'react';
+import { memo, useMemo } from 'react';
 import { potCanvas } from '@kleur/core/balance';
 import { type DoseWindow, type Material } from '@kleur/core/material';
-import { predictColour, type Stage } from '@kleur/core/pigment';
-import { type Pot } from '@kleur/core/plan';
+import { type Canvas, predictColour } from '@kleur/core/pigment';
 import { gramsPerKg, type GramsPerKg } from '@kleur/core/units';
 import { usePrinter } from '../../../shared/hooks/useSettings.ts';
-import { useColours } from '../BenchContext.ts';
-import { usePlan } from '../useDerived.ts';
+import { useStage } from '../BenchContext.ts';
+import { usePlanPart } from '../state/useDerived.ts';
 
 const STEPS = 24;
 /** The bar runs past the ceiling, so that a dose beyond it can be seen. */
@@ -25,11 +24,10 @@ export function DoseBar(props: {
   readonly material: Material;
   readonly window: DoseWindow;
   readonly dose: GramsPerKg;
-  readonly pot: Pot;
+  readonly potId: string;
   readonly onDose: (dose: GramsPerKg) => void;
 }) {
   const { material, window: w, dose } = props;
-  const { stage } = useColours();
   const print = usePrinter();
   const scale = useMemo(
     () =>
@@ -39,7 +37,6 @@ export function DoseBar(props: {
         .clamp(true),
     [w],
   );
-  const trail = useTrail(material, scale, stage, props.pot);
   const marks = [
     ...(w.faint === null ? [] : [['faint', w.faint] as const]),
     ['typical', w.typical] as const,
@@ -47,11 +44,7 @@ export function DoseBar(props: {
   ];
   return (
     <div className="dose-bar">
-      <div className="dose-trail" aria-hidden>
-        {trail.map((hex, i) => (
-          <i key={i} style={{ background: hex }} />
-        ))}
-      </div>
+      <DoseTrail material={material} scale={scale} potId={props.potId} />
       <input
         type="range"
         aria-label={`${material.name}, strength`}
@@ -75,21 +68,33 @@ export function DoseBar(props: {
   );
 }
 
-/** Two dozen colours take well under a millisecond, so they need no worker. */
-function useTrail(
-  material: Material,
-  scale: { invert(p: number): number },
-  stage: Stage,
-  pot: Pot,
-): readonly string[] {
-  const plan = usePlan();
-  return useMemo(() => {
+/** What each dose would look like alone. Two dozen colours take well under a millisecond, so they need no worker. */
+const DoseTrail = memo(function DoseTrail(props: {
+  readonly material: Material;
+  readonly scale: { invert(p: number): number };
+  readonly potId: string;
+}) {
+  const { material, scale, potId } = props;
+  const stage = useStage();
+  // The canvas is worked out anew with each plan and mostly the same: it is compared by what is in it.
+  const key = usePlanPart((plan) => {
+    const pot = plan.pots.find((p) => p.id === potId);
+    return JSON.stringify(pot ? potCanvas(plan, pot) : null);
+  });
+  const trail = useMemo(() => {
     const { optics } = material;
-    if (!optics) return [];
-    const canvas = potCanvas(plan, pot);
+    const ground = JSON.parse(key) as Canvas | null;
+    if (!optics || !ground) return [];
     return Array.from({ length: STEPS }, (_, i) => {
       const parts = [{ optics, dose: scale.invert((i + 0.5) / STEPS) }];
-      return predictColour({ canvas, parts, age: 0, gel: null }, stage).hex;
+      return predictColour({ canvas: ground, parts, age: 0, gel: null }, stage).hex;
     });
-  }, [plan, material, scale, stage, pot]);
-}
+  }, [key, material, scale, stage]);
+  return (
+    <div className="dose-trail" aria-hidden>
+      {trail.map((hex, i) => (
+        <i key={i} style={{ background: hex }} />
+      ))}
+    </div>
+  );
+});

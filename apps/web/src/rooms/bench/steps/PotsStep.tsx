@@ -1,22 +1,21 @@
 import { Button, Select } from 'antd';
-import { useState } from 'react';
+import { memo, useCallback, useMemo, useState } from 'react';
 import { inheritedDoses } from '@kleur/core/balance';
 import { isDosed } from '@kleur/core/material';
 import { PLAN_LIMITS } from '@kleur/core/plan';
 import { DOSE_UNITS, type DoseUnit } from '@kleur/core/units';
-import { type PrepPot } from '@kleur/core/work';
-import { useAppDispatch } from '../../../app/hooks.ts';
+import { useAppDispatch } from '../../../data/store.ts';
 import { usePrinter, useSettings } from '../../../shared/hooks/useSettings.ts';
 import { EmptyState } from '../../../shared/ui/EmptyState.tsx';
 import { unitName } from '../../../shared/ui/unitName.ts';
 import { useBench } from '../BenchContext.ts';
-import { bench } from '../benchSlice.ts';
+import { edits } from '../state/edits.ts';
 import { newId } from '../../../shared/newId.ts';
 import { CheckList } from '../CheckList.tsx';
 import { ColourCard } from '../ColourCard.tsx';
 import { MaterialPicker } from '../MaterialPicker.tsx';
 import { nextPotName } from '../potNames.ts';
-import { isOfPot, useChecks, usePlan, usePrep } from '../useDerived.ts';
+import { useChecks, usePlan, usePlanFrame, usePlanPart, usePrep, usePrepPot } from '../state/useDerived.ts';
 import { LadderDialog } from '../LadderDialog.tsx';
 import { MatchDrawer } from '../MatchDrawer.tsx';
 import { DoseRowCard } from './DoseRowCard.tsx';
@@ -27,11 +26,8 @@ import { SharePanel } from './pots/SharePanel.tsx';
 /** The selected pot: its share, its formula and what it will look like. */
 export function PotsStep() {
   const { selectedId, select } = useBench();
-  const { pots } = usePrep();
-  const plan = usePlan();
-  const checks = useChecks();
   const dispatch = useAppDispatch();
-  const pot = pots.find((p) => p.pot.id === selectedId);
+  const pot = usePlanFrame().pots.find((p) => p.id === selectedId);
   if (!pot) {
     return (
       <EmptyState
@@ -41,7 +37,7 @@ export function PotsStep() {
             type="primary"
             onClick={() => {
               const id = newId();
-              dispatch(bench.potAdded({ id, name: nextPotName([]) }));
+              dispatch(edits.potAdded({ id, name: nextPotName([]) }));
               select(id);
             }}
           >
@@ -53,40 +49,66 @@ export function PotsStep() {
       </EmptyState>
     );
   }
-  const ofPot = checks.filter((c) => isOfPot(c, pot.pot.id));
   return (
     <div className="two">
-      <div>
-        <PotHead key={pot.pot.id} pot={pot} />
-        <SharePanel key={`share-${pot.pot.id}`} pot={pot} />
-        <Formula pot={pot} />
+      <div key={pot.id}>
+        <PotHead potId={pot.id} />
+        <PotShare potId={pot.id} />
+        <Formula potId={pot.id} />
       </div>
       <aside>
-        <h2>{pot.pot.name}</h2>
-        <ColourCard potId={pot.pot.id} label={pot.pot.name} />
-        <CheckList
-          checks={[
-            ...checks.filter((c) => c.place.at === 'pots'),
-            ...ofPot.filter((c) => c.place.at === 'pot'),
-          ]}
-          label={`Checks on ${pot.pot.name}`}
-        />
+        <h2>{pot.name}</h2>
+        <ColourCard potId={pot.id} label={pot.name} />
+        <PotChecks potId={pot.id} name={pot.name} />
         <FlowPicture />
-        {plan.base.oils.length === 0 && (
-          <p className="soft">
-            No oils yet: colours are shown on a near-white base until the Base step has some.
-          </p>
-        )}
+        <NoOilsYet />
       </aside>
     </div>
   );
 }
 
+function PotShare({ potId }: { readonly potId: string }) {
+  const pot = usePrepPot(potId);
+  return pot && <SharePanel pot={pot} />;
+}
+
+const PotChecks = memo(function PotChecks({
+  potId,
+  name,
+}: {
+  readonly potId: string;
+  readonly name: string;
+}) {
+  const checks = useChecks();
+  return (
+    <CheckList
+      checks={[
+        ...checks.filter((c) => c.place.at === 'pots'),
+        ...checks.filter((c) => c.place.at === 'pot' && c.place.potId === potId),
+      ]}
+      label={`Checks on ${name}`}
+    />
+  );
+});
+
+const NoOilsYet = memo(function NoOilsYet() {
+  const empty = usePlanPart((p) => p.base.oils.length === 0);
+  return (
+    empty && (
+      <p className="soft">
+        No oils yet: colours are shown on a near-white base until the Base step has some.
+      </p>
+    )
+  );
+});
+
 /** What came with the batter of other pots, or is in the whole batch. */
-function Inherited({ pot }: { readonly pot: PrepPot }) {
+function Inherited({ potId }: { readonly potId: string }) {
+  const pot = usePrepPot(potId);
   const plan = usePlan();
   const print = usePrinter();
   const { flow } = usePrep();
+  if (!pot) return null;
   const given = inheritedDoses(plan, pot.pot);
   const scent = pot.flow.contents[flow.ledger.at('scent')]! - pot.flow.scent;
   if (given.length === 0 && scent < 0.005) return null;
@@ -108,80 +130,47 @@ function Inherited({ pot }: { readonly pot: PrepPot }) {
   );
 }
 
-function Formula({ pot }: { readonly pot: PrepPot }) {
+/** The materials of a pot, and the ways to find others. */
+const Formula = memo(function Formula({ potId }: { readonly potId: string }) {
   const settings = useSettings();
   const [chosen, setChosen] = useState<DoseUnit | null>(null);
   const unit = chosen ?? settings.doseUnit;
   const [matching, setMatching] = useState<{ without: string | null } | null>(null);
   const [laddering, setLaddering] = useState(false);
-  const checks = useChecks();
-  const dispatch = useAppDispatch();
-  const { doses, id: potId } = pot.pot;
+  const match = useCallback((without: string | null) => {
+    setMatching({ without });
+  }, []);
+  const ladder = useCallback(() => {
+    setLaddering(true);
+  }, []);
+  const rowIds = usePlanPart((p) =>
+    JSON.stringify(p.pots.find((q) => q.id === potId)?.doses.map((d) => d.id) ?? []),
+  );
+  const derived = usePlanPart(
+    (p) => p.pots.find((q) => q.id === potId)?.draws.some((d) => d.from !== null) ?? false,
+  );
+  const rows = useMemo(() => JSON.parse(rowIds) as string[], [rowIds]);
   return (
     <section aria-label="Formula">
-      <div className="section-head">
-        <h2>Formula</h2>
-        <span className="spring" />
-        <Button
-          onClick={() => {
-            setMatching({ without: null });
-          }}
-        >
-          Match a colour…
-        </Button>
-        <Button
-          onClick={() => {
-            setLaddering(true);
-          }}
-        >
-          Ladder…
-        </Button>
-        <Select
-          aria-label="Doses in"
-          value={unit}
-          onChange={setChosen}
-          options={DOSE_UNITS.map((u) => ({ value: u, label: unitName[u] }))}
-          style={{ width: 150 }}
-        />
-      </div>
-      {pot.rows.length === 0 && (
+      <FormulaHead unit={unit} onUnit={setChosen} onMatch={match} onLadder={ladder} />
+      {rows.length === 0 && (
         <p className="soft">
-          {pot.pot.draws.some((d) => d.from !== null)
+          {derived
             ? 'Nothing added: it keeps the colour of what it is made from.'
             : 'Uncoloured: this pot stays the bare base.'}
         </p>
       )}
-      <Inherited pot={pot} />
+      <Inherited potId={potId} />
       <ul className="doses">
-        {pot.rows.map((row) => (
-          <DoseRowCard
-            key={row.row.id}
-            onWithout={() => {
-              setMatching({ without: row.material.id });
-            }}
-            pot={pot}
-            row={row}
-            unit={unit}
-            checks={checks.filter((c) => c.place.at === 'dose' && c.place.rowId === row.row.id)}
-          />
+        {rows.map((rowId) => (
+          <DoseRowCard key={rowId} potId={potId} rowId={rowId} unit={unit} onWithout={match} />
         ))}
       </ul>
-      {doses.length < PLAN_LIMITS.dosesPerPot ? (
-        <MaterialPicker
-          label="Add a colourant or additive"
-          accept={isDosed}
-          taken={doses.map((d) => d.materialId)}
-          onPick={(material) => {
-            dispatch(bench.doseAdded({ potId, rowId: newId(), material }));
-          }}
-        />
-      ) : (
-        <p className="soft">At most {PLAN_LIMITS.dosesPerPot} materials in a pot.</p>
-      )}
+      <AddMaterial potId={potId} />
       {matching && (
-        <MatchDrawer
+        <MatchFor
           key={`${potId}:${matching.without ?? ''}`}
-          pot={pot}
+          potId={potId}
           without={matching.without}
           onClose={() => {
             setMatching(null);
@@ -198,4 +187,62 @@ function Formula({ pot }: { readonly pot: PrepPot }) {
       )}
     </section>
   );
+});
+
+const FormulaHead = memo(function FormulaHead(props: {
+  readonly unit: DoseUnit;
+  readonly onUnit: (unit: DoseUnit) => void;
+  readonly onMatch: (without: string | null) => void;
+  readonly onLadder: () => void;
+}) {
+  return (
+    <div className="section-head">
+      <h2>Formula</h2>
+      <span className="spring" />
+      <Button
+        onClick={() => {
+          props.onMatch(null);
+        }}
+      >
+        Match a colour…
+      </Button>
+      <Button onClick={props.onLadder}>Ladder…</Button>
+      <Select
+        aria-label="Doses in"
+        value={props.unit}
+        onChange={props.onUnit}
+        options={DOSE_UNITS.map((u) => ({ value: u, label: unitName[u] }))}
+        style={{ width: 150 }}
+      />
+    </div>
+  );
+});
+
+const AddMaterial = memo(function AddMaterial({ potId }: { readonly potId: string }) {
+  const dispatch = useAppDispatch();
+  const text = usePlanPart((p) =>
+    JSON.stringify(p.pots.find((q) => q.id === potId)?.doses.map((d) => d.materialId) ?? []),
+  );
+  const taken = useMemo(() => JSON.parse(text) as string[], [text]);
+  if (taken.length >= PLAN_LIMITS.dosesPerPot)
+    return <p className="soft">At most {PLAN_LIMITS.dosesPerPot} materials in a pot.</p>;
+  return (
+    <MaterialPicker
+      label="Add a colourant or additive"
+      accept={isDosed}
+      taken={taken}
+      onPick={(material) => {
+        dispatch(edits.doseAdded({ potId, rowId: newId(), material }));
+      }}
+    />
+  );
+});
+
+function MatchFor(props: {
+  readonly potId: string;
+  readonly without: string | null;
+  readonly onClose: () => void;
+}) {
+  const pot = usePrepPot(props.potId);
+  return pot && <MatchDrawer pot={pot} without={props.without} onClose={props.onClose} />;
 }

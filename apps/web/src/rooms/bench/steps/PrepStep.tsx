@@ -1,7 +1,7 @@
 import { EmptyState } from '../../../shared/ui/EmptyState.tsx';
 import { usePart } from '../../../shared/hooks/usePart.ts';
 import { PartNav } from '../../../shared/ui/PartNav.tsx';
-import { usePrep } from '../useDerived.ts';
+import { usePrep } from '../state/useDerived.ts';
 import { DispersionsPart } from './prep/DispersionsPart.tsx';
 import { LabelsPart } from './prep/LabelsPart.tsx';
 import { OrderPart } from './prep/OrderPart.tsx';

@@ -25,8 +25,8 @@ import { newId } from '../../../../shared/newId.ts';
 import { CheckList } from '../../CheckList.tsx';
 import { ColourCard } from '../../ColourCard.tsx';
 import { MaterialPicker } from '../../MaterialPicker.tsx';
-import { usePlan, usePrep } from '../../useDerived.ts';
-import { useEdit } from '../../useEdit.ts';
+import { usePlan, usePrep } from '../../state/useDerived.ts';
+import { useEdit } from '../../state/useEdit.ts';
 
 const MOMENTS: Readonly<Record<AdditiveMoment, string>> = {
   'lye-water': 'in the lye water',

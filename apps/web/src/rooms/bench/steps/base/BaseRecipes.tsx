@@ -3,18 +3,18 @@ import { App, Button, Input, Popover } from 'antd';
 import { useState } from 'react';
 import { type RecipeWire } from '@kleur/contract';
 import { materialOf, PLAN_LIMITS, useRecipe as takeRecipe } from '@kleur/core/plan';
+import { failureOf } from '../../../../data/api.ts';
 import {
-  failureOf,
   useCreateRecipeMutation,
   useDeleteRecipeMutation,
   useRecipesQuery,
   useRestoreRecipeMutation,
-} from '../../../../app/api.ts';
+} from '../../../../data/saved.ts';
 import { usePrinter } from '../../../../shared/hooks/useSettings.ts';
 import { useUndoNotice } from '../../../../shared/hooks/useUndoNotice.tsx';
 import { newId } from '../../../../shared/newId.ts';
-import { usePlan } from '../../useDerived.ts';
-import { useEdit } from '../../useEdit.ts';
+import { usePlan } from '../../state/useDerived.ts';
+import { useEdit } from '../../state/useEdit.ts';
 
 /** Bases that are kept: take one over, or keep this one. */
 export function BaseRecipes() {

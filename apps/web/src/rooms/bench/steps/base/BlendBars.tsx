@@ -5,7 +5,7 @@ import { cured, predictColour } from '@kleur/core/pigment';
 import * as why from '@kleur/core/why';
 import { usePrinter } from '../../../../shared/hooks/useSettings.ts';
 import { Why } from '../../../../shared/ui/Why.tsx';
-import { usePlan } from '../../useDerived.ts';
+import { usePlan } from '../../state/useDerived.ts';
 
 const ROWS = [
   ['hardness', 'Hardness'],

@@ -2,7 +2,7 @@ import { useMemo } from 'react';
 import { planCanvas } from '@kleur/core/balance';
 import { type Canvas, cured, predictColour } from '@kleur/core/pigment';
 import { useColours } from '../../BenchContext.ts';
-import { usePlan } from '../../useDerived.ts';
+import { usePlan } from '../../state/useDerived.ts';
 
 const DAYS = [0, 2, 5, 10, 20, 42, 90];
 /** The bare base with and without the scent, over the weeks of the cure. */

@@ -6,8 +6,8 @@ import { usePrinter } from '../../../../shared/hooks/useSettings.ts';
 import { NumberField } from '../../../../shared/ui/NumberField.tsx';
 import { LengthField } from '../../../../shared/ui/Quantity.tsx';
 import { Figure } from '../../../../shared/ui/Why.tsx';
-import { usePlan } from '../../useDerived.ts';
-import { useEdit } from '../../useEdit.ts';
+import { usePlan } from '../../state/useDerived.ts';
+import { useEdit } from '../../state/useEdit.ts';
 
 export function Cutting() {
   const plan = usePlan();

@@ -26,8 +26,8 @@ import { Figure } from '../../../../shared/ui/Why.tsx';
 import { useColours } from '../../BenchContext.ts';
 import { newId } from '../../../../shared/newId.ts';
 import { MaterialPicker } from '../../MaterialPicker.tsx';
-import { usePlan } from '../../useDerived.ts';
-import { useEdit } from '../../useEdit.ts';
+import { usePlan } from '../../state/useDerived.ts';
+import { useEdit } from '../../state/useEdit.ts';
 
 const BASES: Readonly<Record<EmbedBase, string>> = {
   'melt-white': 'Melt-and-pour, white',

@@ -4,8 +4,8 @@ import { type Check } from '@kleur/core/checks';
 import { addEmbed, type Embed, PLAN_LIMITS } from '@kleur/core/plan';
 import { newId } from '../../../../shared/newId.ts';
 import { CheckList } from '../../CheckList.tsx';
-import { usePlan } from '../../useDerived.ts';
-import { useEdit } from '../../useEdit.ts';
+import { usePlan } from '../../state/useDerived.ts';
+import { useEdit } from '../../state/useEdit.ts';
 import { EmbedCard } from './EmbedCard.tsx';
 import { PowderLines } from './PowderLines.tsx';
 

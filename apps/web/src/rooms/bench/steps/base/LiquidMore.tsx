@@ -6,8 +6,8 @@ import { grams } from '@kleur/core/units';
 import { NumberField } from '../../../../shared/ui/NumberField.tsx';
 import { MassField } from '../../../../shared/ui/Quantity.tsx';
 import { newId } from '../../../../shared/newId.ts';
-import { usePlan } from '../../useDerived.ts';
-import { useEdit } from '../../useEdit.ts';
+import { usePlan } from '../../state/useDerived.ts';
+import { useEdit } from '../../state/useEdit.ts';
 
 const KINDS = { milk: 'Milk', tea: 'Tea or brewed plant', puree: 'Purée', other: 'Other' } as const;
 

@@ -1,8 +1,8 @@
 import { PLAN_LIMITS, setBase } from '@kleur/core/plan';
 import { NumberField } from '../../../../shared/ui/NumberField.tsx';
 import { TemperatureField } from '../../../../shared/ui/Quantity.tsx';
-import { usePlan } from '../../useDerived.ts';
-import { useEdit } from '../../useEdit.ts';
+import { usePlan } from '../../state/useDerived.ts';
+import { useEdit } from '../../state/useEdit.ts';
 
 export function LyeMore() {
   const { lye, temperature } = usePlan().base;

@@ -2,13 +2,13 @@ import { Collapse, Select } from 'antd';
 import { concentrationOf, setLiquidWay, superfatRange } from '@kleur/core/balance';
 import { type Base, LIQUID_WAYS, type LiquidWay, PLAN_LIMITS, setBase } from '@kleur/core/plan';
 import * as why from '@kleur/core/why';
-import { useAppDispatch } from '../../../../app/hooks.ts';
+import { useAppDispatch } from '../../../../data/store.ts';
 import { usePrinter } from '../../../../shared/hooks/useSettings.ts';
 import { NumberField } from '../../../../shared/ui/NumberField.tsx';
 import { Figure } from '../../../../shared/ui/Why.tsx';
-import { bench } from '../../benchSlice.ts';
-import { usePlan, usePrep, useStopped } from '../../useDerived.ts';
-import { useEdit } from '../../useEdit.ts';
+import { edits } from '../../state/edits.ts';
+import { usePlan, usePrep, useStopped } from '../../state/useDerived.ts';
+import { useEdit } from '../../state/useEdit.ts';
 import { LyeMore } from './LyeMore.tsx';
 import { LiquidMore } from './LiquidMore.tsx';
 
@@ -45,7 +45,7 @@ export function LyePanel() {
           step={1}
           suffix="%"
           onCommit={(superfat) => {
-            dispatch(bench.baseSet({ superfat }));
+            dispatch(edits.baseSet({ superfat }));
           }}
         />
         <div className="field">

@@ -13,21 +13,21 @@ import {
   setMoulding,
 } from '@kleur/core/plan';
 import * as why from '@kleur/core/why';
+import { failureOf } from '../../../../data/api.ts';
 import {
-  failureOf,
   useCreateMouldMutation,
   useDeleteMouldMutation,
   useMouldsQuery,
   useRestoreMouldMutation,
-} from '../../../../app/api.ts';
+} from '../../../../data/saved.ts';
 import { usePrinter } from '../../../../shared/hooks/useSettings.ts';
 import { useUndoNotice } from '../../../../shared/hooks/useUndoNotice.tsx';
 import { NumberField } from '../../../../shared/ui/NumberField.tsx';
 import { LengthField } from '../../../../shared/ui/Quantity.tsx';
 import { Why } from '../../../../shared/ui/Why.tsx';
 import { newId } from '../../../../shared/newId.ts';
-import { usePlan } from '../../useDerived.ts';
-import { useEdit } from '../../useEdit.ts';
+import { usePlan } from '../../state/useDerived.ts';
+import { useEdit } from '../../state/useEdit.ts';
 import { MouldPicture } from './MouldPicture.tsx';
 import { SectionsField } from './SectionsField.tsx';
 

@@ -1,6 +1,6 @@
 import { type Check } from '@kleur/core/checks';
 import { CheckList } from '../../CheckList.tsx';
-import { usePlan } from '../../useDerived.ts';
+import { usePlan } from '../../state/useDerived.ts';
 import { MouldList } from './MouldList.tsx';
 import { FillPanel } from './FillPanel.tsx';
 import { SolvePanel } from './SolvePanel.tsx';

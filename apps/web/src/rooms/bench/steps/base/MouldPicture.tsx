@@ -1,7 +1,7 @@
 import { barsOfMould } from '@kleur/core/balance';
 import { type Mould } from '@kleur/core/plan';
 import { useColours } from '../../BenchContext.ts';
-import { usePlan } from '../../useDerived.ts';
+import { usePlan } from '../../state/useDerived.ts';
 
 const WIDTH = 150;
 const HEIGHT = 92;

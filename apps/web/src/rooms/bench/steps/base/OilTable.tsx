@@ -4,15 +4,15 @@ import { useState } from 'react';
 import { materialOf, oilsAddUp, oilsSum, PLAN_LIMITS } from '@kleur/core/plan';
 import { grams } from '@kleur/core/units';
 import * as why from '@kleur/core/why';
-import { useAppDispatch } from '../../../../app/hooks.ts';
+import { useAppDispatch } from '../../../../data/store.ts';
 import { usePrinter } from '../../../../shared/hooks/useSettings.ts';
 import { NumberField } from '../../../../shared/ui/NumberField.tsx';
 import { MassField } from '../../../../shared/ui/Quantity.tsx';
 import { Why } from '../../../../shared/ui/Why.tsx';
-import { bench } from '../../benchSlice.ts';
+import { edits } from '../../state/edits.ts';
 import { newId } from '../../../../shared/newId.ts';
 import { MaterialPicker } from '../../MaterialPicker.tsx';
-import { usePlan } from '../../useDerived.ts';
+import { usePlan } from '../../state/useDerived.ts';
 import { BaseRecipes } from './BaseRecipes.tsx';
 
 const isOil = (kind: string): boolean => kind === 'oil';
@@ -77,7 +77,7 @@ export function OilTable() {
                         step={1}
                         suffix="%"
                         onCommit={(percent) => {
-                          dispatch(bench.oilPercentSet({ id: row.id, percent }));
+                          dispatch(edits.oilPercentSet({ id: row.id, percent }));
                         }}
                       />
                     ) : (
@@ -90,7 +90,7 @@ export function OilTable() {
                         max={PLAN_LIMITS.totalOils.max / PLAN_LIMITS.oils}
                         step={10}
                         onCommit={(v) => {
-                          dispatch(bench.oilMassSet({ id: row.id, mass: grams(v) }));
+                          dispatch(edits.oilMassSet({ id: row.id, mass: grams(v) }));
                         }}
                       />
                     )}
@@ -105,7 +105,7 @@ export function OilTable() {
                       aria-label={`Remove ${name}`}
                       title="Remove"
                       onClick={() => {
-                        dispatch(bench.oilRemoved(row.id));
+                        dispatch(edits.oilRemoved(row.id));
                       }}
                     />
                   </td>
@@ -135,7 +135,7 @@ export function OilTable() {
             accept={isOil}
             taken={base.oils.map((o) => o.materialId)}
             onPick={(material) => {
-              dispatch(bench.oilAdded({ id: newId(), material }));
+              dispatch(edits.oilAdded({ id: newId(), material }));
             }}
           />
         ) : (
@@ -148,7 +148,7 @@ export function OilTable() {
           {...PLAN_LIMITS.totalOils}
           step={50}
           onCommit={(v) => {
-            dispatch(bench.baseSet({ totalOils: grams(v) }));
+            dispatch(edits.baseSet({ totalOils: grams(v) }));
           }}
         />
       </div>

@@ -8,8 +8,8 @@ import { NumberField } from '../../../../shared/ui/NumberField.tsx';
 import { Why } from '../../../../shared/ui/Why.tsx';
 import { newId } from '../../../../shared/newId.ts';
 import { MaterialPicker } from '../../MaterialPicker.tsx';
-import { usePlan, usePrep } from '../../useDerived.ts';
-import { useEdit } from '../../useEdit.ts';
+import { usePlan, usePrep } from '../../state/useDerived.ts';
+import { useEdit } from '../../state/useEdit.ts';
 
 export function PowderLines() {
   const plan = usePlan();

@@ -14,16 +14,16 @@ import {
 } from '@kleur/core/plan';
 import { gramsPerKg } from '@kleur/core/units';
 import * as why from '@kleur/core/why';
-import { useAppDispatch } from '../../../../app/hooks.ts';
+import { useAppDispatch } from '../../../../data/store.ts';
 import { usePrinter } from '../../../../shared/hooks/useSettings.ts';
 import { NumberField } from '../../../../shared/ui/NumberField.tsx';
 import { Figure } from '../../../../shared/ui/Why.tsx';
-import { bench } from '../../benchSlice.ts';
+import { edits } from '../../state/edits.ts';
 import { newId } from '../../../../shared/newId.ts';
 import { CheckList } from '../../CheckList.tsx';
 import { MaterialPicker } from '../../MaterialPicker.tsx';
-import { usePlan, usePrep } from '../../useDerived.ts';
-import { useEdit } from '../../useEdit.ts';
+import { usePlan, usePrep } from '../../state/useDerived.ts';
+import { useEdit } from '../../state/useEdit.ts';
 import { Browning } from './Browning.tsx';
 
 const isScent = (kind: string): boolean => kind === 'scent';
@@ -211,7 +211,7 @@ function ScentPots() {
               disabled={plan.base.scent?.when === 'oils'}
               aria-label={`${pot.name} is scented`}
               onChange={(scented) => {
-                dispatch(bench.potSet({ id: pot.id, change: { scented } }));
+                dispatch(edits.potSet({ id: pot.id, change: { scented } }));
               }}
             />
             <span>{pot.name}</span>

@@ -5,8 +5,9 @@ import { isWhitener } from '@kleur/core/material';
 import { labOf } from '@kleur/core/pigment';
 import { usePrinter } from '../../../../shared/hooks/useSettings.ts';
 import { useColours } from '../../BenchContext.ts';
-import { usePlan } from '../../useDerived.ts';
-import { curedStage, useShelf } from '../../useMatching.ts';
+import { usePlan } from '../../state/useDerived.ts';
+import { useShelf } from '../../useMatching.ts';
+import { curedStage } from '../../state/matching.ts';
 
 /** The whitest that this base can be made: white at its ceiling, cured. */
 export function WhiteLimit() {

@@ -1,20 +1,13 @@
 import { DeleteOutlined } from '@ant-design/icons';
 import { Button, Select } from 'antd';
 import { dividedMould } from '@kleur/core/balance';
-import {
-  type Draw,
-  PLAN_LIMITS,
-  type Pot,
-  removeDraw,
-  setDraw,
-  type ShareWay,
-  wouldCycle,
-} from '@kleur/core/plan';
+import { type Draw, PLAN_LIMITS, removeDraw, setDraw, type ShareWay, wouldCycle } from '@kleur/core/plan';
+import { memo } from 'react';
 import { usePrinter } from '../../../../shared/hooks/useSettings.ts';
 import { NumberField } from '../../../../shared/ui/NumberField.tsx';
 import { LengthField, MassField } from '../../../../shared/ui/Quantity.tsx';
-import { usePlan } from '../../useDerived.ts';
-import { useEdit } from '../../useEdit.ts';
+import { usePlanFrame } from '../../state/useDerived.ts';
+import { useEdit } from '../../state/useEdit.ts';
 
 const BASE_WAYS: readonly (readonly [ShareWay, string])[] = [
   ['parts', 'by parts'],
@@ -45,16 +38,17 @@ const FIRST: Readonly<Record<ShareWay, number>> = {
   rest: 0,
 };
 
-export function DrawRow({
-  pot,
+export const DrawRow = memo(function DrawRow({
+  potId,
   draw,
   mass,
 }: {
-  readonly pot: Pot;
+  readonly potId: string;
   readonly draw: Draw;
   readonly mass: number;
 }) {
-  const plan = usePlan();
+  const plan = usePlanFrame();
+  const pot = plan.pots.find((p) => p.id === potId)!;
   const edit = useEdit();
   const print = usePrinter();
   const ways = draw.from === null ? BASE_WAYS : POT_WAYS;
@@ -122,7 +116,7 @@ export function DrawRow({
       )}
     </div>
   );
-}
+});
 
 function DrawValue({
   draw,
@@ -131,7 +125,7 @@ function DrawValue({
   readonly draw: Draw;
   readonly set: (change: Partial<Draw>, key: string) => void;
 }) {
-  const plan = usePlan();
+  const plan = usePlanFrame();
   const print = usePrinter();
   const commit = (value: number): void => {
     set({ value }, `draw:${draw.id}`);

@@ -4,8 +4,8 @@ import { type Flow, flowOf } from '@kleur/core/balance';
 import { type Plan } from '@kleur/core/plan';
 import { usePrinter } from '../../../../shared/hooks/useSettings.ts';
 import { useBench, useCuredHex } from '../../BenchContext.ts';
-import { BARE } from '../../liveColours.ts';
-import { usePlan } from '../../useDerived.ts';
+import { BARE } from '../../state/liveColours.ts';
+import { usePlan } from '../../state/useDerived.ts';
 
 interface Node {
   readonly id: string;

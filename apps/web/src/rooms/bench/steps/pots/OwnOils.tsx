@@ -1,3 +1,4 @@
+import { type PotFrame } from '../../state/planFrame.ts';
 import { DeleteOutlined } from '@ant-design/icons';
 import { Button, Segmented } from 'antd';
 import {
@@ -7,7 +8,6 @@ import {
   oilsOf,
   oilsSum,
   PLAN_LIMITS,
-  type Pot,
   pruneMaterials,
   removeOil,
   setOilPercent,
@@ -17,13 +17,13 @@ import { usePrinter } from '../../../../shared/hooks/useSettings.ts';
 import { NumberField } from '../../../../shared/ui/NumberField.tsx';
 import { newId } from '../../../../shared/newId.ts';
 import { MaterialPicker } from '../../MaterialPicker.tsx';
-import { usePlan, usePrep } from '../../useDerived.ts';
-import { useEdit } from '../../useEdit.ts';
+import { usePlan, usePrep } from '../../state/useDerived.ts';
+import { useEdit } from '../../state/useEdit.ts';
 
 const isOil = (kind: string): boolean => kind === 'oil';
 
 /** Oils of a mini-batch: the recipe's, or a blend of its own. */
-export function OwnOils({ pot }: { readonly pot: Pot }) {
+export function OwnOils({ pot }: { readonly pot: PotFrame }) {
   const edit = useEdit();
   const plan = usePlan();
   const own = pot.ownOils.length > 0;
@@ -49,7 +49,7 @@ export function OwnOils({ pot }: { readonly pot: Pot }) {
   );
 }
 
-function OwnTable({ pot }: { readonly pot: Pot }) {
+function OwnTable({ pot }: { readonly pot: PotFrame }) {
   const edit = useEdit();
   const plan = usePlan();
   const print = usePrinter();

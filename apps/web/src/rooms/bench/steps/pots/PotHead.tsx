@@ -1,18 +1,18 @@
 import { ArrowLeftOutlined, ArrowRightOutlined, CopyOutlined, DeleteOutlined } from '@ant-design/icons';
 import { Button, Input, Switch } from 'antd';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { PLAN_LIMITS } from '@kleur/core/plan';
-import { type PrepPot } from '@kleur/core/work';
-import { useAppDispatch } from '../../../../app/hooks.ts';
+
+import { useAppDispatch } from '../../../../data/store.ts';
 import { useBench } from '../../BenchContext.ts';
-import { bench } from '../../benchSlice.ts';
+import { edits } from '../../state/edits.ts';
 import { newId } from '../../../../shared/newId.ts';
-import { usePlan } from '../../useDerived.ts';
+import { usePlanFrame } from '../../state/useDerived.ts';
 
 /** Name of the pot, whether it is scented, and what can be done with it as a whole. */
-export function PotHead({ pot }: { readonly pot: PrepPot }) {
-  const { id, name, scented } = pot.pot;
-  const plan = usePlan();
+export const PotHead = memo(function PotHead({ potId: id }: { readonly potId: string }) {
+  const plan = usePlanFrame();
+  const { name, scented } = plan.pots.find((p) => p.id === id)!;
   const { select } = useBench();
   const dispatch = useAppDispatch();
   const [text, setText] = useState<string | null>(null);
@@ -35,7 +35,7 @@ export function PotHead({ pot }: { readonly pot: PrepPot }) {
             onChange={(e) => {
               setText(e.target.value);
               if (e.target.value.trim() !== '')
-                dispatch(bench.potSet({ id, change: { name: e.target.value } }));
+                dispatch(edits.potSet({ id, change: { name: e.target.value } }));
             }}
             onBlur={() => {
               setText(null);
@@ -57,7 +57,7 @@ export function PotHead({ pot }: { readonly pot: PrepPot }) {
               checked={scented || plan.base.scent.when === 'oils'}
               disabled={plan.base.scent.when === 'oils'}
               onChange={(v) => {
-                dispatch(bench.potSet({ id, change: { scented: v } }));
+                dispatch(edits.potSet({ id, change: { scented: v } }));
               }}
             />
           </div>
@@ -70,7 +70,7 @@ export function PotHead({ pot }: { readonly pot: PrepPot }) {
             aria-label="Move the pot left"
             title="Move left"
             onClick={() => {
-              dispatch(bench.potMoved({ id, by: -1 }));
+              dispatch(edits.potMoved({ id, by: -1 }));
             }}
           />
           <Button
@@ -80,7 +80,7 @@ export function PotHead({ pot }: { readonly pot: PrepPot }) {
             aria-label="Move the pot right"
             title="Move right"
             onClick={() => {
-              dispatch(bench.potMoved({ id, by: 1 }));
+              dispatch(edits.potMoved({ id, by: 1 }));
             }}
           />
           <Button
@@ -91,7 +91,7 @@ export function PotHead({ pot }: { readonly pot: PrepPot }) {
             title="Duplicate"
             onClick={() => {
               const copyId = newId();
-              dispatch(bench.potCopied({ id, copyId }));
+              dispatch(edits.potCopied({ id, copyId }));
               select(copyId);
             }}
           />
@@ -101,11 +101,11 @@ export function PotHead({ pot }: { readonly pot: PrepPot }) {
             aria-label="Remove the pot"
             title="Remove (undo brings it back)"
             onClick={() => {
-              dispatch(bench.potRemoved(id));
+              dispatch(edits.potRemoved(id));
             }}
           />
         </div>
       </div>
     </section>
   );
-}
+});

@@ -3,13 +3,14 @@ import { PLAN_LIMITS, type Pot, type PotPlace, setPot, type Taken } from '@kleur
 import { grams } from '@kleur/core/units';
 import { NumberField } from '../../../../shared/ui/NumberField.tsx';
 import { MassField } from '../../../../shared/ui/Quantity.tsx';
-import { usePlan } from '../../useDerived.ts';
-import { useEdit } from '../../useEdit.ts';
+import { usePlanFrame } from '../../state/useDerived.ts';
+import { type PotFrame } from '../../state/planFrame.ts';
+import { useEdit } from '../../state/useEdit.ts';
 import { OwnOils } from './OwnOils.tsx';
 
-export function PotMore({ pot }: { readonly pot: Pot }) {
+export function PotMore({ pot }: { readonly pot: PotFrame }) {
   const edit = useEdit();
-  const plan = usePlan();
+  const plan = usePlanFrame();
   const set = (change: Partial<Omit<Pot, 'id' | 'doses'>>): void => {
     edit((p) => setPot(p, pot.id, change), `pot:${pot.id}:${Object.keys(change).join()}`);
   };

@@ -3,7 +3,7 @@ import * as why from '@kleur/core/why';
 import { usePrinter } from '../../../../shared/hooks/useSettings.ts';
 import { Why } from '../../../../shared/ui/Why.tsx';
 import { PotSwatch } from '../../PotSwatch.tsx';
-import { usePlan } from '../../useDerived.ts';
+import { usePlan } from '../../state/useDerived.ts';
 import { amountText, ownLiquid } from './amount.ts';
 
 /** One pot on the sheet: what is poured, measured and dispersed for it. */

@@ -14,8 +14,8 @@ import { NumberField } from '../../../../shared/ui/NumberField.tsx';
 import { Why } from '../../../../shared/ui/Why.tsx';
 import { CheckList } from '../../CheckList.tsx';
 import { MaterialPicker } from '../../MaterialPicker.tsx';
-import { useChecks, usePlan, usePrep, useStopped } from '../../useDerived.ts';
-import { useEdit } from '../../useEdit.ts';
+import { useChecks, usePlan, usePrep, useStopped } from '../../state/useDerived.ts';
+import { useEdit } from '../../state/useEdit.ts';
 import { measuredText } from './amount.ts';
 import { PrintButton } from './PrintButton.tsx';
 

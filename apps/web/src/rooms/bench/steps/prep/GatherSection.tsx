@@ -1,6 +1,6 @@
 import { liquidName, type PrepSheet } from '@kleur/core/work';
 import { usePrinter } from '../../../../shared/hooks/useSettings.ts';
-import { usePlan } from '../../useDerived.ts';
+import { usePlan } from '../../state/useDerived.ts';
 
 /** Everything beside the base that must be on the bench, over all pots. */
 export function GatherSection({ prep }: { readonly prep: PrepSheet }) {

@@ -1,7 +1,7 @@
 import { liquidName } from '@kleur/core/work';
 import { usePrinter } from '../../../../shared/hooks/useSettings.ts';
 import { PotSwatch } from '../../PotSwatch.tsx';
-import { useDocument, usePlan, usePrep } from '../../useDerived.ts';
+import { useDocument, usePlan, usePrep } from '../../state/useDerived.ts';
 import { amountText, ownLiquid } from './amount.ts';
 import { PrintButton } from './PrintButton.tsx';
 

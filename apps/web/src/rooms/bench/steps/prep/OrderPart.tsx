@@ -11,8 +11,8 @@ import { NumberField } from '../../../../shared/ui/NumberField.tsx';
 import { Why } from '../../../../shared/ui/Why.tsx';
 import { CheckList } from '../../CheckList.tsx';
 import { PotSwatch } from '../../PotSwatch.tsx';
-import { useChecks, usePlan, usePrep } from '../../useDerived.ts';
-import { useEdit } from '../../useEdit.ts';
+import { useChecks, usePlan, usePrep } from '../../state/useDerived.ts';
+import { useEdit } from '../../state/useEdit.ts';
 import { PaceChart } from './PaceChart.tsx';
 
 const IDS = [

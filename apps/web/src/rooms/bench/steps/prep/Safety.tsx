@@ -1,6 +1,6 @@
 import { cautionText } from '@kleur/core/material';
 import { type PrepSheet } from '@kleur/core/work';
-import { usePlan } from '../../useDerived.ts';
+import { usePlan } from '../../state/useDerived.ts';
 
 /** The cautions of this batch, once and in plain words. */
 export function Safety({ prep }: { readonly prep: PrepSheet }) {

@@ -7,7 +7,7 @@ import * as why from '@kleur/core/why';
 import { usePrinter, useSettings } from '../../../../shared/hooks/useSettings.ts';
 import { Why } from '../../../../shared/ui/Why.tsx';
 import { CheckList } from '../../CheckList.tsx';
-import { useChecks, useDocument, usePlan, usePrep, useStopped } from '../../useDerived.ts';
+import { useChecks, useDocument, usePlan, usePrep, useStopped } from '../../state/useDerived.ts';
 import { Cup } from './Cup.tsx';
 import { GatherSection } from './GatherSection.tsx';
 import { Safety } from './Safety.tsx';

@@ -2,7 +2,7 @@ import { type PrepSheet } from '@kleur/core/work';
 import * as why from '@kleur/core/why';
 import { usePrinter } from '../../../../shared/hooks/useSettings.ts';
 import { Why } from '../../../../shared/ui/Why.tsx';
-import { usePlan } from '../../useDerived.ts';
+import { usePlan } from '../../state/useDerived.ts';
 
 /** Every weighing of batter in the order of the work, jug tared each time. */
 export function WeighTable({ prep }: { readonly prep: PrepSheet }) {

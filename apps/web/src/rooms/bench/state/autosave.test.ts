@@ -1,16 +1,14 @@
 import { configureStore } from '@reduxjs/toolkit';
 import { type BatchDocument, type Problem } from '@kleur/contract';
 import { emptyPlan } from '@kleur/core/plan';
+import { fakeStorage } from '../../../../test/storage.ts';
 
 /** The autosave against a server that is made up here: what is sent, when, with which version. */
 const stored = new Map<string, string>();
-Object.assign(globalThis, {
-  window: { location: { origin: 'http://kleur.test' } },
-  localStorage: {
-    getItem: (k: string) => stored.get(k) ?? null,
-    setItem: (k: string, v: string) => stored.set(k, v),
-    removeItem: (k: string) => stored.delete(k),
-  },
+fakeStorage({
+  getItem: (k) => stored.get(k) ?? null,
+  setItem: (k, v) => stored.set(k, v),
+  removeItem: (k) => stored.delete(k),
 });
 
 interface Sent {
@@ -35,20 +33,25 @@ const problem = (code: Problem['code']): Problem => ({ code, message: code, fiel
 
 async function setUp() {
   // Loaded after the globals above, which the modules read.
-  const { api } = await import('../../app/api.ts');
-  const { autosave, flush } = await import('./autosave.ts');
-  const { bench, benchReducer } = await import('./benchSlice.ts');
+  const { api } = await import('../../../data/api.ts');
+  const { listenerMiddleware, rootReducer } = await import('../../../data/store.ts');
+  const { flush } = await import('./autosave.ts');
+  const { bench, selectBench } = await import('./benchSlice.ts');
+  const { edits } = await import('./edits.ts');
   const store = configureStore({
-    reducer: { [api.reducerPath]: api.reducer, bench: benchReducer },
+    reducer: rootReducer,
     middleware: (d) =>
       d({ serializableCheck: false, immutableCheck: false })
-        .prepend(autosave.middleware)
+        .prepend(listenerMiddleware.middleware)
         .concat(api.middleware),
   });
   store.dispatch(bench.opened({ document }));
-  const rename = (name: string) => store.dispatch(bench.headChanged({ name }));
-  const saving = () => store.getState().bench.saving.status;
-  return { store, bench, flush, rename, saving };
+  const rename = (name: string) => {
+    store.dispatch(edits.headChanged({ name }));
+  };
+  const state = () => selectBench(store.getState());
+  const saving = () => state().saving.status;
+  return { store, bench, flush, rename, saving, state };
 }
 
 /** Lets timers up to `ms` and every promise behind them run. */
@@ -160,9 +163,9 @@ it('does not hammer the server with what it refuses', async () => {
 });
 
 it('sends what is unsaved when the batch is left before the pause is over', async () => {
-  const { store, bench, flush, rename } = await setUp();
+  const { store, bench, flush, rename, state } = await setUp();
   rename('Leaving');
-  const leaving = store.getState().bench;
+  const leaving = state();
   const flushed = flush(leaving, store.dispatch);
   store.dispatch(bench.closed());
   await pass(1);

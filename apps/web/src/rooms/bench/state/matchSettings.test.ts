@@ -1,13 +1,14 @@
+import { fakeStorage } from '../../../../test/storage.ts';
+
 /** Settings of the match in this browser: what is read back must be usable whatever lies in storage. */
 const stored = new Map<string, string>();
-Object.assign(globalThis, {
-  localStorage: {
-    getItem: (k: string) => stored.get(k) ?? null,
-    setItem: (k: string, v: string) => {
-      if (stored.get('full')) throw new Error('quota');
-      stored.set(k, v);
-    },
+fakeStorage({
+  getItem: (k) => stored.get(k) ?? null,
+  setItem: (k, v) => {
+    if (stored.get('full')) throw new Error('quota');
+    stored.set(k, v);
   },
+  removeItem: (k) => stored.delete(k),
 });
 
 async function fresh() {

@@ -1,7 +1,8 @@
 import { type BatchDocument } from '@kleur/contract';
 import { emptyPlan } from '@kleur/core/plan';
 import { grams } from '@kleur/core/units';
-import { bench, benchReducer, type BenchState, emptyBench, writeOf } from './benchSlice.ts';
+import { bench, benchReducer, type BenchState, emptyBench, presentOf, writeOf } from './benchSlice.ts';
+import { edits, type EditThunk } from './edits.ts';
 
 const document: BatchDocument = {
   id: 'b1',
@@ -14,9 +15,20 @@ const document: BatchDocument = {
   updatedAt: '',
 };
 const opened = (): BenchState => benchReducer(emptyBench, bench.opened({ document }));
-const after = (state: BenchState, ...actions: Parameters<typeof benchReducer>[1][]): BenchState =>
-  actions.reduce(benchReducer, state);
-const pots = (state: BenchState): string[] => state.present!.plan.pots.map((p) => p.name);
+type Act = Parameters<typeof benchReducer>[1] | EditThunk;
+/** The state after some acts, edits run as they are dispatched. */
+const after = (state: BenchState, ...acts: Act[]): BenchState =>
+  acts.reduce<BenchState>((now, act) => {
+    if (typeof act !== 'function') return benchReducer(now, act);
+    let next = now;
+    const dispatch = (action: unknown): void => {
+      next = benchReducer(now, action as Parameters<typeof benchReducer>[1]);
+    };
+    act(dispatch, () => ({ bench: now }));
+    return next;
+  }, state);
+const present = (state: BenchState) => presentOf(state)!;
+const pots = (state: BenchState): string[] => present(state).plan.pots.map((p) => p.name);
 
 let now = 0;
 beforeEach(() => {
@@ -29,77 +41,84 @@ describe('history', () => {
   it('undoes and redoes, and an edit drops what was undone', () => {
     const two = after(
       opened(),
-      bench.potAdded({ id: 'a', name: 'A' }),
-      bench.potAdded({ id: 'b', name: 'B' }),
+      edits.potAdded({ id: 'a', name: 'A' }),
+      edits.potAdded({ id: 'b', name: 'B' }),
     );
     const one = after(two, bench.undone());
     expect(pots(one)).toEqual(['A']);
     expect(pots(after(one, bench.redone()))).toEqual(['A', 'B']);
-    const other = after(one, bench.potAdded({ id: 'c', name: 'C' }));
-    expect(other.future).toEqual([]);
+    const other = after(one, edits.potAdded({ id: 'c', name: 'C' }));
+    expect(other.history!.future).toEqual([]);
     expect(pots(after(other, bench.undone(), bench.undone(), bench.undone()))).toEqual([]);
   });
 
   it('joins quick edits of one field into one step, and keeps slow ones apart', () => {
     let state = opened();
     for (const total of [900, 950, 1100]) {
-      state = after(state, bench.baseSet({ totalOils: grams(total) }));
+      state = after(state, edits.baseSet({ totalOils: grams(total) }));
       now += 300;
     }
-    expect(state.past).toHaveLength(1);
+    expect(state.history!.past).toHaveLength(1);
     now += 5000;
-    state = after(state, bench.baseSet({ totalOils: grams(1200) }));
-    expect(state.past).toHaveLength(2);
-    state = after(state, bench.baseSet({ superfat: 7 }));
-    expect(state.past).toHaveLength(3);
-    expect(after(state, bench.undone(), bench.undone()).present!.plan.base.totalOils).toBe(1100);
+    state = after(state, edits.baseSet({ totalOils: grams(1200) }));
+    expect(state.history!.past).toHaveLength(2);
+    state = after(state, edits.baseSet({ superfat: 7 }));
+    expect(state.history!.past).toHaveLength(3);
+    expect(present(after(state, bench.undone(), bench.undone())).plan.base.totalOils).toBe(1100);
   });
 
   it('takes no step for an edit that changes nothing', () => {
     const state = opened();
-    expect(after(state, bench.potMoved({ id: 'nobody', by: 1 }))).toBe(state);
+    expect(after(state, edits.potMoved({ id: 'nobody', by: 1 }))).toBe(state);
   });
 });
 
 describe('standing with the server', () => {
   it('is saved again after undoing back to what the server has', () => {
-    const edited = after(opened(), bench.potAdded({ id: 'a', name: 'A' }));
+    const edited = after(opened(), edits.potAdded({ id: 'a', name: 'A' }));
     expect(edited.saving.status).toBe('unsaved');
     expect(after(edited, bench.undone()).saving.status).toBe('saved');
   });
 
   it('stays unsaved when an edit came in while the save was under way', () => {
-    const edited = after(opened(), bench.potAdded({ id: 'a', name: 'A' }));
-    const sent = edited.present!;
-    const more = after(edited, bench.saveStarted('b1'), bench.potAdded({ id: 'b', name: 'B' }));
+    const edited = after(opened(), edits.potAdded({ id: 'a', name: 'A' }));
+    const sent = present(edited);
+    const more = after(edited, bench.saveStarted('b1'), edits.potAdded({ id: 'b', name: 'B' }));
     const done = after(more, bench.saveDone({ id: 'b1', version: 4, sent }));
     expect(done).toMatchObject({ version: 4, saving: { status: 'unsaved' } });
-    expect(after(done, bench.saveDone({ id: 'b1', version: 5, sent: done.present! })).saving.status).toBe(
+    expect(after(done, bench.saveDone({ id: 'b1', version: 5, sent: present(done) })).saving.status).toBe(
       'saved',
     );
   });
 
   it('ignores the answer to a save of another batch', () => {
     const state = opened();
-    expect(after(state, bench.saveDone({ id: 'other', version: 9, sent: state.present! }))).toBe(state);
+    expect(after(state, bench.saveDone({ id: 'other', version: 9, sent: present(state) }))).toBe(state);
     expect(after(state, bench.conflicted('other'))).toBe(state);
   });
 
   it('opens a draft over the document, and as a conflict when the document moved on', () => {
     const draft = { ...writeOf(document), name: 'Mine' };
     const recovered = benchReducer(emptyBench, bench.opened({ document, draft }));
-    expect(recovered).toMatchObject({ saving: { status: 'unsaved' }, present: { name: 'Mine' } });
-    expect(after(recovered, bench.undone()).present!.name).toBe('Harbour at dusk');
+    expect(recovered).toMatchObject({
+      saving: { status: 'unsaved' },
+      history: { present: { name: 'Mine' } },
+    });
+    expect(present(after(recovered, bench.undone())).name).toBe('Harbour at dusk');
     const conflict = benchReducer(emptyBench, bench.opened({ document, draft, conflict: true }));
     expect(conflict.saving.status).toBe('conflict');
-    expect(after(conflict, bench.headChanged({ name: 'Still mine' })).saving.status).toBe('conflict');
+    expect(after(conflict, edits.headChanged({ name: 'Still mine' })).saving.status).toBe('conflict');
   });
 
   it('resolves a conflict either way without losing the other side', () => {
-    const mine = after(opened(), bench.headChanged({ name: 'Mine' }), bench.conflicted('b1'));
+    const mine = after(opened(), edits.headChanged({ name: 'Mine' }), bench.conflicted('b1'));
     const theirs = after(mine, bench.theirsTaken({ ...document, name: 'Theirs', version: 8 }));
-    expect(theirs).toMatchObject({ version: 8, saving: { status: 'saved' }, present: { name: 'Theirs' } });
-    expect(after(theirs, bench.undone()).present!.name).toBe('Mine');
+    expect(theirs).toMatchObject({
+      version: 8,
+      saving: { status: 'saved' },
+      history: { present: { name: 'Theirs' } },
+    });
+    expect(present(after(theirs, bench.undone())).name).toBe('Mine');
     expect(after(mine, bench.mineKept(8))).toMatchObject({
       version: 8,
       saving: { status: 'unsaved' },
@@ -110,7 +129,7 @@ describe('standing with the server', () => {
   it('tries again only after a failure', () => {
     const failed = after(
       opened(),
-      bench.potAdded({ id: 'a', name: 'A' }),
+      edits.potAdded({ id: 'a', name: 'A' }),
       bench.saveFailed({ id: 'b1', message: 'no line' }),
     );
     expect(after(failed, bench.saveRetried()).saving.status).toBe('unsaved');

@@ -1,3 +1,4 @@
+import { latestOnly, type LatestOnly } from '../../../data/latest.ts';
 import {
   type Composition,
   CURED_HOURS,
@@ -29,6 +30,16 @@ export interface ColourSnapshot {
 
 export const BARE = ' bare';
 
+interface Question {
+  readonly compositions: ReadonlyMap<string, Composition>;
+  readonly stage: Stage;
+}
+
+const stagesFor = (stage: Stage): Stage[] => {
+  const { gel } = stage;
+  return [stage, { hours: 0, gel }, { hours: CUT_HOURS, gel }, { hours: CURED_HOURS, gel }];
+};
+
 /**
  * The colours of the open batch, kept up with its plan and the time strip. One question is under way at a time;
  * while it is, newer ones replace each other, so that dragging never queues up and an old answer never lands
@@ -39,11 +50,20 @@ export class LiveColours {
   private stage: Stage = { hours: CURED_HOURS, gel: 0 };
   private snapshot: ColourSnapshot = { stage: this.stage, pots: new Map() };
   private readonly listeners = new Set<() => void>();
-  private busy = false;
-  /** Counts the questions put, so that one asked meanwhile is noticed. */
-  private wanted = 0;
+  private readonly questions: LatestOnly<Question>;
 
-  constructor(private readonly predict: Predict) {}
+  constructor(predict: Predict) {
+    this.questions = latestOnly({
+      put: ({ compositions, stage }) => predict([...compositions.values()], stagesFor(stage)),
+      onAnswer: (answer, question) => {
+        this.take(answer, question);
+      },
+      onError: (error) => {
+        // The last colours stay; the next edit or move asks again.
+        console.error('Colours could not be predicted', error);
+      },
+    });
+  }
 
   subscribe = (listener: () => void): (() => void) => {
     this.listeners.add(listener);
@@ -54,41 +74,26 @@ export class LiveColours {
 
   setCompositions(compositions: ReadonlyMap<string, Composition>): void {
     this.compositions = compositions;
-    void this.refresh();
+    this.refresh();
   }
 
   setStage(stage: Stage): void {
     this.stage = stage;
-    void this.refresh();
+    this.refresh();
   }
 
-  private async refresh(): Promise<void> {
-    this.wanted += 1;
-    if (this.busy) return;
-    this.busy = true;
-    try {
-      // While dragging there is always a newer question: each answer is shown all the same.
-      for (let asked = 0; asked !== this.wanted;) {
-        asked = this.wanted;
-        await this.ask();
-      }
-    } catch (error) {
-      // The last colours stay; the next edit or move asks again.
-      console.error('Colours could not be predicted', error);
-    } finally {
-      this.busy = false;
-    }
+  private refresh(): void {
+    this.questions.ask({ compositions: this.compositions, stage: this.stage });
   }
 
-  private async ask(): Promise<void> {
-    const { compositions, stage } = this;
-    const { gel } = stage;
-    const stages = [stage, { hours: 0, gel }, { hours: CUT_HOURS, gel }, { hours: CURED_HOURS, gel }];
-    const answer = await this.predict([...compositions.values()], stages);
+  /** An answer about an older plan is dropped; one about an earlier time is shown, so that a drag moves. */
+  private take(answer: PredictedColour[][], { compositions, stage }: Question): void {
     if (compositions !== this.compositions) return;
     const ids = [...compositions.keys()];
+    const before = this.snapshot.stage;
     this.publish({
-      stage,
+      // The same stage stays the same object: a change of the plan is none of the time.
+      stage: before.hours === stage.hours && before.gel === stage.gel ? before : stage,
       pots: new Map(
         answer.map(([now, fresh, cut, cured], i) => [
           ids[i]!,

@@ -1,18 +1,17 @@
 import { emptyPlan } from '@kleur/core/plan';
+import { fakeStorage } from '../../../../test/storage.ts';
 import { dropDraft, findDraft, keepDraft, unsavedDraft } from './drafts.ts';
 
 const store = new Map<string, string>();
 beforeEach(() => {
   store.clear();
-  Object.assign(globalThis, {
-    localStorage: {
-      getItem: (k: string) => store.get(k) ?? null,
-      setItem: (k: string, v: string) => {
-        if (store.get('full')) throw new Error('quota');
-        store.set(k, v);
-      },
-      removeItem: (k: string) => store.delete(k),
+  fakeStorage({
+    getItem: (k) => store.get(k) ?? null,
+    setItem: (k, v) => {
+      if (store.get('full')) throw new Error('quota');
+      store.set(k, v);
     },
+    removeItem: (k) => store.delete(k),
   });
 });
 

@@ -1,5 +1,0 @@
-import { useDispatch, useSelector } from 'react-redux';
-import { type AppDispatch, type RootState } from './store.ts';
-
-export const useAppDispatch = useDispatch.withTypes<AppDispatch>();
-export const useAppSelector = useSelector.withTypes<RootState>();

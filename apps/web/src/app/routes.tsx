@@ -1,0 +1,60 @@
+import { AppstoreOutlined, DatabaseOutlined, SettingOutlined } from '@ant-design/icons';
+import { type ReactNode } from 'react';
+import { Navigate, type RouteObject } from 'react-router';
+import { FIRST_STEP, steps } from '../rooms/bench/steps.ts';
+import { store } from './store.ts';
+
+/** A room on the rail. Router, rail, keys and the help on keys are made of these. */
+export interface Room {
+  readonly path: string;
+  readonly label: string;
+  readonly icon: ReactNode;
+  readonly key: string;
+  readonly load: NonNullable<RouteObject['lazy']>;
+  /** Addresses below the room's own. */
+  readonly below?: readonly RouteObject[];
+}
+
+const benchRoute: RouteObject = {
+  path: ':id',
+  lazy: async () => {
+    const [{ BenchRoom }, { benchLoader, shouldReload }] = await Promise.all([
+      import('../rooms/bench/BenchRoom.tsx'),
+      import('../rooms/bench/benchLoader.ts'),
+    ]);
+    return { Component: BenchRoom, loader: benchLoader(store.dispatch), shouldRevalidate: shouldReload };
+  },
+  HydrateFallback: () => <p className="loading">Opening…</p>,
+  children: [
+    { index: true, element: <Navigate to={FIRST_STEP} replace /> },
+    ...steps.map(({ path, load }): RouteObject => ({
+      path,
+      lazy: async () => ({ Component: await load() }),
+    })),
+  ],
+};
+
+export const rooms: readonly Room[] = [
+  {
+    path: 'batches',
+    label: 'Batches',
+    icon: <AppstoreOutlined />,
+    key: 'b',
+    load: async () => ({ Component: (await import('../rooms/batches/BatchesRoom.tsx')).BatchesRoom }),
+    below: [benchRoute],
+  },
+  {
+    path: 'shelf',
+    label: 'Shelf',
+    icon: <DatabaseOutlined />,
+    key: 's',
+    load: async () => ({ Component: (await import('../rooms/shelf/ShelfRoom.tsx')).ShelfRoom }),
+  },
+  {
+    path: 'settings',
+    label: 'Settings',
+    icon: <SettingOutlined />,
+    key: ',',
+    load: async () => ({ Component: (await import('../rooms/settings/SettingsRoom.tsx')).SettingsRoom }),
+  },
+];

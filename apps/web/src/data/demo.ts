@@ -1,0 +1,18 @@
+import { routes } from '@kleur/contract';
+import { api } from './api.ts';
+
+/** The demo. */
+export const demoApi = api.injectEndpoints({
+  endpoints: (b) => ({
+    resetDemo: b.mutation<void, void>({
+      query: () => ({
+        url: routes.demoReset,
+        method: 'POST',
+        body: { confirm: 'replace everything with the demo' },
+      }),
+      invalidatesTags: ['Batches', 'Materials', 'Palettes', 'Moulds', 'Recipes', 'Settings'],
+    }),
+  }),
+});
+
+export const { useResetDemoMutation } = demoApi;

@@ -1,0 +1,72 @@
+import { defaultSettings } from '@kleur/contract';
+import { type LabD65 } from '@kleur/core/colour';
+import { type PaletteColour, type Plan, setFormula } from '@kleur/core/plan';
+import { materialsApi } from '../../../data/materials.ts';
+import { settingsApi } from '../../../data/settings.ts';
+import { listenerMiddleware, type RootState } from '../../../data/store.ts';
+import { searchWorker } from '../../../workers/client.ts';
+import { bench, type BenchState, presentOf, selectBench } from './benchSlice.ts';
+import { candidatesFor, equalShare, formulaOf, problemFor, shelfFor } from './matching.ts';
+import { readMatchSettings } from './matchSettings.ts';
+
+const same = (a: LabD65, b: LabD65): boolean => a.every((v, i) => v === b[i]);
+
+/** Colours that an edit changed and that pots follow, with those pots. */
+export function followedChanges(
+  before: Plan,
+  after: Plan,
+): readonly { readonly colour: PaletteColour; readonly potIds: readonly string[] }[] {
+  if (before.idea.colours === after.idea.colours) return [];
+  return after.idea.colours.flatMap((colour) => {
+    const old = before.idea.colours.find((c) => c.id === colour.id);
+    const potIds = after.pots.filter((p) => p.follows === colour.id).map((p) => p.id);
+    return old && !same(old.lab, colour.lab) && potIds.length > 0 ? [{ colour, potIds }] : [];
+  });
+}
+
+const benchOf = (state: unknown): BenchState => selectBench(state);
+
+/**
+ * A pot that follows a palette colour gets the recipe of its new value, whatever step is open. The recipe is part of
+ * the colour's own step of undo: it amends that step when it comes, and is dropped after an undo or a later edit.
+ */
+listenerMiddleware.startListening({
+  actionCreator: bench.edited,
+  effect: async (_action, listener) => {
+    const before = presentOf(benchOf(listener.getOriginalState()));
+    const { id, history } = benchOf(listener.getState());
+    if (!before || !history) return;
+    const { present, revision } = history;
+    const changes = followedChanges(before.plan, present.plan);
+    if (changes.length === 0) return;
+    listener.cancelActiveListeners();
+
+    const state = listener.getState() as RootState;
+    const materials = materialsApi.endpoints.materials.select()(state).data;
+    if (!materials) return;
+    const settings = settingsApi.endpoints.settings.select()(state).data ?? defaultSettings;
+    const { filter, most } = readMatchSettings();
+    const shelf = shelfFor(present.plan, materials);
+    const problem = problemFor({
+      plan: present.plan,
+      potId: null,
+      oils: equalShare(present.plan),
+      gel: settings.gel,
+      candidates: candidatesFor(shelf, filter),
+      most,
+      settings,
+    });
+    const targets = changes.map((c) => c.colour.lab);
+    const results = await searchWorker().matchAll({ ...problem, target: targets[0]! }, targets);
+
+    const now = benchOf(listener.getState());
+    if (now.id !== id || now.history?.revision !== revision) return;
+    let { plan } = present;
+    changes.forEach(({ colour, potIds }, i) => {
+      const recipe = results[i]?.recipes[0];
+      if (!recipe) return;
+      for (const potId of potIds) plan = setFormula(plan, potId, formulaOf(recipe.parts, shelf), colour.id);
+    });
+    if (plan !== present.plan) listener.dispatch(bench.amended({ batch: { ...present, plan }, revision }));
+  },
+});
