@@ -232,16 +232,16 @@ test('a dispersion made once, and from a bottle', async ({ page, batches, bench 
   await bench.waitSaved();
 });
 
-test('a mould and a base are kept and used again', async ({ page, batches, bench }) => {
+test('a mould and a base are saved and used again', async ({ page, batches, bench }) => {
   await batches.openBatch('Verdigris roofs');
   await bench.step('Base');
-  await page.getByRole('button', { name: 'Kept bases' }).click();
+  await page.getByRole('button', { name: 'Saved bases' }).click();
   await page.getByLabel('Name for this base').fill('Roof base');
-  await page.getByRole('button', { name: 'Keep this base' }).click();
+  await page.getByRole('button', { name: 'Save this base' }).click();
   await expect(page.getByRole('button', { name: /^Roof base/ })).toBeVisible();
   await page.keyboard.press('Escape');
   await batches.create();
-  await page.getByRole('button', { name: 'Kept bases' }).click();
+  await page.getByRole('button', { name: 'Saved bases' }).click();
   await page.getByRole('button', { name: /^Roof base/ }).click();
   await expect(page.getByLabel('Palm, refined, %')).toHaveValue('25');
   await bench.part('Mould and bars');

@@ -79,3 +79,30 @@ test('stock is switched in place', async ({ page, shelf }) => {
   await page.reload();
   await expect(page.getByRole('switch', { name: 'Iron blue in stock' })).toBeChecked();
 });
+
+test('a corrected saponification value reaches a plan by one tap, and is saved with it', async ({
+  page,
+  request,
+  batches,
+  bench,
+}) => {
+  const olive = (await (await request.get('/api/materials/oil-olive')).json()) as Record<string, unknown>;
+  const { id: _id, optics: _o, curve: _c, builtIn: _b, version, ...rest } = olive;
+  const oil = { ...(rest.oil as object), sapKoh: 194 };
+  const changed = await request.put('/api/materials/oil-olive', { data: { ...rest, oil, version } });
+  expect(changed.status()).toBe(200);
+  await batches.openBatch('Kingfisher');
+  await bench.step('Base');
+  const told = page.getByText('The shelf has another value for Olive than this plan');
+  await expect(told).toBeVisible();
+  const saved = page.waitForResponse(
+    (r) => r.request().method() === 'PUT' && r.url().includes('/api/batches/'),
+  );
+  await page.getByRole('button', { name: 'Take the shelf’s values' }).click();
+  await expect(told).toBeHidden();
+  expect((await saved).status()).toBe(200);
+  await expect(page.getByRole('status').filter({ hasText: 'Saved' })).toBeVisible();
+  await page.reload();
+  await expect(page.getByText('Oils and lye')).toBeVisible();
+  await expect(told).toBeHidden();
+});

@@ -72,7 +72,9 @@ export function useChecksQuestion(): ChecksQuestion {
   const print = usePrinter();
   const { data } = useMaterialsQuery();
   return useMemo(() => {
-    const shelf = data && new Map<string, Material>(data.map((m) => [m.id, m]));
+    // A repair puts a material into the plan, which keeps none of the shelf's bookkeeping about it.
+    const shelf =
+      data && new Map<string, Material>(data.map(({ version: _v, builtIn: _b, ...m }) => [m.id, m]));
     return { plan, measuring, print, made: isMade(state), ...(shelf ? { shelf } : {}) };
   }, [plan, measuring, print, data, state]);
 }

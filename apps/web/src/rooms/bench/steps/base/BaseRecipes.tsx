@@ -16,7 +16,7 @@ import { newId } from '../../../../shared/newId.ts';
 import { usePlan } from '../../state/useDerived.ts';
 import { useEdit } from '../../state/useEdit.ts';
 
-/** Bases that are kept: take one over, or keep this one. */
+/** Saved bases: take one over, or save this one. */
 export function BaseRecipes() {
   const [open, setOpen] = useState(false);
   return (
@@ -25,7 +25,7 @@ export function BaseRecipes() {
       open={open}
       onOpenChange={setOpen}
       placement="bottomRight"
-      title="Kept bases"
+      title="Saved bases"
       destroyOnHidden
       content={
         <RecipeMenu
@@ -35,7 +35,7 @@ export function BaseRecipes() {
         />
       }
     >
-      <Button icon={<FolderOpenOutlined />}>Kept bases</Button>
+      <Button icon={<FolderOpenOutlined />}>Saved bases</Button>
     </Popover>
   );
 }
@@ -64,7 +64,7 @@ function RecipeMenu({ onDone }: { readonly onDone: () => void }) {
         oils: oils.map((o) => ({ material: materialOf(plan, o.materialId), percent: o.percent })),
       }).unwrap();
       setName('');
-      void message.success('Kept.');
+      void message.success('Saved.');
     } catch (e) {
       void message.error(failureOf(e).message);
     }
@@ -80,7 +80,7 @@ function RecipeMenu({ onDone }: { readonly onDone: () => void }) {
   return (
     <div className="kept">
       {error && <p role="alert">{failureOf(error).message}</p>}
-      {data.length === 0 && !error && <p className="soft">None yet. Keep this one to use it again.</p>}
+      {data.length === 0 && !error && <p className="soft">None yet. Save this one to use it again.</p>}
       <ul>
         {data.map((r) => (
           <li key={r.id} className="kept-row">
@@ -100,7 +100,7 @@ function RecipeMenu({ onDone }: { readonly onDone: () => void }) {
             <Button
               type="text"
               icon={<DeleteOutlined />}
-              aria-label={`Remove the kept base ${r.name}`}
+              aria-label={`Remove the saved base ${r.name}`}
               onClick={() => void drop(r)}
             />
           </li>
@@ -121,7 +121,7 @@ function RecipeMenu({ onDone }: { readonly onDone: () => void }) {
           disabled={name.trim() === '' || plan.base.oils.length === 0}
           onClick={() => void keep()}
         >
-          Keep this base
+          Save this base
         </Button>
       </div>
     </div>

@@ -84,7 +84,7 @@ export function MouldList() {
             }}
             options={[
               ...(kept.length > 0
-                ? [{ label: 'Kept moulds', options: kept.map((k) => ({ value: k.id, label: k.name })) }]
+                ? [{ label: 'Saved moulds', options: kept.map((k) => ({ value: k.id, label: k.name })) }]
                 : []),
               { label: 'A new one', options: MOULD_SHAPES.map((s) => ({ value: s, label: SHAPES[s] })) },
             ]}
@@ -261,13 +261,13 @@ function KeepMould({ mould }: { readonly mould: Mould }) {
     try {
       if (!found) {
         await create(mould).unwrap();
-        void message.success('Kept for other batches.');
+        void message.success('Saved for other batches.');
         return;
       }
       await remove(found.id).unwrap();
       notice({
         key: found.id,
-        title: `“${found.name}” is no longer kept`,
+        title: `“${found.name}” is no longer saved`,
         undo: () => void restore(found.id),
       });
     } catch (e) {
@@ -279,8 +279,10 @@ function KeepMould({ mould }: { readonly mould: Mould }) {
       type="text"
       icon={<SaveOutlined />}
       loading={creating.isLoading}
-      aria-label={found ? `Stop keeping ${mould.name}` : `Keep ${mould.name} for other batches`}
-      title={found ? 'Kept; press to stop keeping it' : 'Keep for other batches'}
+      aria-label={
+        found ? `Remove ${mould.name} from the saved moulds` : `Save ${mould.name} for other batches`
+      }
+      title={found ? 'Saved; press to remove it from the saved ones' : 'Save for other batches'}
       className={found ? 'is-kept' : undefined}
       onClick={() => void keep()}
     />
