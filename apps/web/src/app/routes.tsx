@@ -1,6 +1,6 @@
 import { AppstoreOutlined, DatabaseOutlined, SettingOutlined } from '@ant-design/icons';
 import { type ReactNode } from 'react';
-import { Navigate, type RouteObject } from 'react-router';
+import { redirect, type RouteObject } from 'react-router';
 import { FIRST_STEP, steps } from '../rooms/bench/steps.ts';
 import { store } from './store.ts';
 
@@ -26,7 +26,12 @@ const benchRoute: RouteObject = {
   },
   HydrateFallback: () => <p className="loading">Opening…</p>,
   children: [
-    { index: true, element: <Navigate to={FIRST_STEP} replace /> },
+    // Before anything is shown: a step chosen by an element would race with what the maker does first.
+    {
+      index: true,
+      element: null,
+      loader: ({ params }) => redirect(`/batches/${params.id ?? ''}/${FIRST_STEP}`),
+    },
     ...steps.map(({ path, load }): RouteObject => ({
       path,
       lazy: async () => ({ Component: await load() }),
