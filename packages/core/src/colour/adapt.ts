@@ -3,12 +3,11 @@ import {
   type LabD65,
   labD50FromXyz,
   labD65FromXyz,
-  whiteD50,
-  whiteD65,
   type Xyz,
   xyzFromLabD50,
   xyzFromLabD65,
 } from './lab.ts';
+import { viewingD50, viewingD65 } from './observer.ts';
 
 // Bradford cone responses: Lam (1985), as used by ICC profiles.
 const B = [
@@ -43,8 +42,8 @@ function adapt(xyz: Xyz, from: Xyz, to: Xyz): Xyz {
 
 /** CIELAB D50 → CIELAB D65 through Bradford adaptation. For colours known only as Lab; spectra need no such thing. */
 export const adaptD50ToD65 = (lab: LabD50): LabD65 =>
-  labD65FromXyz(adapt(xyzFromLabD50(lab), whiteD50, whiteD65));
+  labD65FromXyz(adapt(xyzFromLabD50(lab), viewingD50.white, viewingD65.white));
 
 /** CIELAB D65 → CIELAB D50 through Bradford adaptation. */
 export const adaptD65ToD50 = (lab: LabD65): LabD50 =>
-  labD50FromXyz(adapt(xyzFromLabD65(lab), whiteD65, whiteD50));
+  labD50FromXyz(adapt(xyzFromLabD65(lab), viewingD65.white, viewingD50.white));

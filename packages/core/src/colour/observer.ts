@@ -1,5 +1,7 @@
+import { type Xyz } from './xyz.ts';
+
 /**
- * CIE 1931 2° standard observer folded with illuminants D65 and D50 into ready weights for 36 bands.
+ * CIE 1931 2° standard observer folded with an illuminant into ready weights for 36 bands.
  *
  * Source: CIE 15 (observer and D65, D50 tables). The 1 nm tables are folded into 10 nm bands through linear
  * interpolation of the reflectance, which on smooth spectra agrees with a 1 nm sum to about 0.0005 in XYZ
@@ -13,8 +15,32 @@ export interface TristimulusWeights {
   readonly z: Float64Array;
 }
 
-/** Weights under D65. */
-export const weightsD65: TristimulusWeights = {
+/** An observer under an illuminant: all that is needed to get from a reflectance to a colour. */
+export interface Viewing {
+  readonly illuminant: 'D65' | 'D50';
+  readonly weights: TristimulusWeights;
+  /** White point implied by the weights, so that a reflectance of 1 is exactly L* 100, a* 0, b* 0. */
+  readonly white: Xyz;
+  /** The weights over white: their sums are the ratios that CIELAB takes. */
+  readonly ratios: TristimulusWeights;
+}
+
+const sum = (w: Float64Array): number => w.reduce((a, b) => a + b, 0);
+
+function viewing(illuminant: Viewing['illuminant'], weights: TristimulusWeights): Viewing {
+  const { x, y, z } = weights;
+  const white: Xyz = [sum(x), sum(y), sum(z)];
+  const over = (w: Float64Array, by: number): Float64Array => w.map((v) => v / by);
+  return {
+    illuminant,
+    weights,
+    white,
+    ratios: { x: over(x, white[0]), y: over(y, white[1]), z: over(z, white[2]) },
+  };
+}
+
+/** Daylight of 6504 K: screens, and the default. */
+export const viewingD65 = viewing('D65', {
   x: Float64Array.from([
     0.0067891, 0.0236698, 0.1002071, 0.3755286, 1.199869, 2.396158, 3.4177861, 3.6986329, 3.2273528,
     2.1488526, 1.0423759, 0.3327286, 0.045479, 0.0980093, 0.6366866, 1.6665444, 2.8836415, 4.2504357,
@@ -33,10 +59,10 @@ export const weightsD65: TristimulusWeights = {
     0.0365528, 0.0192552, 0.0143529, 0.0098227, 0.0067324, 0.0031814, 0.0013974, 0.000435, 0.0001379,
     0.0000171, -0.0000027, 0, 0, 0, 0, 0, 0, 0,
   ]),
-};
+});
 
-/** Weights under D50. */
-export const weightsD50: TristimulusWeights = {
+/** Daylight of 5003 K: print, and the files that ask for it. */
+export const viewingD50 = viewing('D50', {
   x: Float64Array.from([
     0.0033194, 0.0129363, 0.0596318, 0.233187, 0.7746564, 1.6185957, 2.4512943, 2.771801, 2.4983767,
     1.7179098, 0.8600428, 0.2831476, 0.0399455, 0.0882994, 0.593645, 1.5888972, 2.8002063, 4.2041445,
@@ -55,4 +81,4 @@ export const weightsD50: TristimulusWeights = {
     0.0367904, 0.0196758, 0.0149169, 0.0104278, 0.0073428, 0.0035449, 0.0015889, 0.0005036, 0.0001641,
     0.0000207, -0.0000032, 0, 0, 0, 0, 0, 0, 0,
   ]),
-};
+});

@@ -1,4 +1,5 @@
-import { type LabD65, labD65FromXyz, whiteD65, type Xyz, xyzFromLabD65 } from './lab.ts';
+import { type LabD65, labD65FromXyz, type Xyz, xyzFromLabD65 } from './lab.ts';
+import { viewingD65 } from './observer.ts';
 
 /** Linear-light sRGB, 0–1 inside the gamut. */
 export type LinearRgb = readonly [r: number, g: number, b: number];
@@ -31,7 +32,7 @@ const times = (m: Matrix3, v: Xyz): [number, number, number] => [
   m[2][0] * v[0] + m[2][1] * v[1] + m[2][2] * v[2],
 ];
 
-const white: Xyz = [whiteD65[0] / 100, 1, whiteD65[2] / 100];
+const white: Xyz = [viewingD65.white[0] / 100, 1, viewingD65.white[2] / 100];
 
 const rgbToXyz: Matrix3 = (() => {
   const columns = primaries.map(([x, y]) => [x / y, 1, (1 - x - y) / y] as const);

@@ -1,7 +1,6 @@
 import { BAND_COUNT, type Spectrum } from '../colour/bands.ts';
-import { whiteD65 } from '../colour/lab.ts';
-import { weightsD65 } from '../colour/observer.ts';
-import { SURFACE_K2, SURFACE_PASS } from '../pigment/surface.ts';
+import { type TristimulusWeights } from '../colour/observer.ts';
+import { opaqueReflectance, opaqueSlopes } from '../pigment/opaque.ts';
 
 /** What the search mixes: the canvas with what is given in it, and every candidate at the stage. */
 export interface SearchTables {
@@ -10,12 +9,9 @@ export interface SearchTables {
   /** 36 per candidate, one candidate after another. */
   readonly k: Float64Array;
   readonly s: Float64Array;
+  /** Weights over white of the observer and illuminant that the recipe is looked at with. */
+  readonly ratios: TristimulusWeights;
 }
-
-const over = (w: Float64Array, white: number): Float64Array => w.map((v) => v / white);
-export const ratioX = over(weightsD65.x, whiteD65[0]);
-export const ratioY = over(weightsD65.y, whiteD65[1]);
-export const ratioZ = over(weightsD65.z, whiteD65[2]);
 
 // Written by `mixSubset`, read by those that follow it. One thread, no recursion.
 const K = new Float64Array(BAND_COUNT);
@@ -27,7 +23,7 @@ const R = new Float64Array(BAND_COUNT);
  * spectra: they compile to far better code than one loop over bands with a loop over colourants inside.
  */
 export function mixSubset(t: SearchTables, ids: readonly number[], e: Float64Array, xyz: Float64Array): void {
-  const { kBase, sBase } = t;
+  const { kBase, sBase, ratios } = t;
   for (let b = 0; b < BAND_COUNT; b++) {
     K[b] = kBase[b]!;
     S[b] = sBase[b]!;
@@ -37,13 +33,11 @@ export function mixSubset(t: SearchTables, ids: readonly number[], e: Float64Arr
   let y = 0;
   let z = 0;
   for (let b = 0; b < BAND_COUNT; b++) {
-    const kb = K[b]!;
-    const sb = S[b]!;
-    const r = (SURFACE_PASS * sb) / (sb * (1 - SURFACE_K2) + kb + Math.sqrt(kb * (kb + 2 * sb)));
+    const r = opaqueReflectance(K[b]!, S[b]!);
     R[b] = r;
-    x += r * ratioX[b]!;
-    y += r * ratioY[b]!;
-    z += r * ratioZ[b]!;
+    x += r * ratios.x[b]!;
+    y += r * ratios.y[b]!;
+    z += r * ratios.z[b]!;
   }
   xyz[0] = x;
   xyz[1] = y;
@@ -70,27 +64,19 @@ const dS = new Float64Array(BAND_COUNT);
 
 /** Derivatives of the last mix by the effective dose of each of its colourants, into `out` (3 each). */
 export function derivatives(t: SearchTables, ids: readonly number[], out: Float64Array): void {
-  for (let b = 0; b < BAND_COUNT; b++) {
-    const kb = K[b]!;
-    const sb = S[b]!;
-    const root = Math.sqrt(kb * (kb + 2 * sb));
-    const inverse = 1 / (sb * (1 - SURFACE_K2) + kb + root);
-    const r = R[b]! * inverse;
-    dK[b] = -r * (1 + (kb + sb) / root);
-    dS[b] = SURFACE_PASS * inverse - r * (1 - SURFACE_K2 + kb / root);
-  }
-  for (let j = 0; j < ids.length; j++) derivativeOf(t.k, t.s, ids[j]! * BAND_COUNT, out, j * 3);
+  opaqueSlopes(K, S, R, dK, dS);
+  for (let j = 0; j < ids.length; j++) derivativeOf(t, ids[j]! * BAND_COUNT, out, j * 3);
 }
 
-function derivativeOf(k: Float64Array, s: Float64Array, from: number, out: Float64Array, at: number): void {
+function derivativeOf({ k, s, ratios }: SearchTables, from: number, out: Float64Array, at: number): void {
   let x = 0;
   let y = 0;
   let z = 0;
   for (let b = 0; b < BAND_COUNT; b++) {
     const d = dK[b]! * k[from + b]! + dS[b]! * s[from + b]!;
-    x += d * ratioX[b]!;
-    y += d * ratioY[b]!;
-    z += d * ratioZ[b]!;
+    x += d * ratios.x[b]!;
+    y += d * ratios.y[b]!;
+    z += d * ratios.z[b]!;
   }
   out[at] = x;
   out[at + 1] = y;

@@ -1,11 +1,13 @@
 import { BAND_COUNT } from '../colour/bands.ts';
-import { type LabD65 } from '../colour/lab.ts';
+import { labF, labFSlope, type LabD65 } from '../colour/lab.ts';
+import { viewingD65 } from '../colour/observer.ts';
+import { createDescent, type DescentRules } from '../numerics/leastSquares.ts';
 import { type Canvas, canvasAbsorption } from '../pigment/canvas.ts';
 import { createMixer, emissionBand, type Mixer } from '../pigment/mixer.ts';
 import { absorptionAt, effectiveDose } from '../pigment/optics.ts';
 import { baseScatter, type Stage } from '../pigment/stage.ts';
 import { type Candidate } from './candidates.ts';
-import { derivatives, lightTaken, mixSubset, ratioX, ratioY, ratioZ, type SearchTables } from './kernel.ts';
+import { derivatives, lightTaken, mixSubset, type SearchTables } from './kernel.ts';
 import { localMetric } from './metric.ts';
 
 /** Most colourants in one recipe. */
@@ -27,16 +29,21 @@ export interface Solution {
   readonly cost: number;
 }
 
-const EPSILON = 216 / 24389;
-const SLOPE = 24389 / 27 / 116;
-
-/** Smallest v: keeps the derivative alive at a dose that is as good as none. */
-const V_MIN = 0.004;
-const MAX_STEPS = 12;
-/** A step that gains less than this share of the cost is the last one. */
-const ENOUGH = 0.003;
-/** Squared distances below this are a perfect match: ΔE00 0.05. */
-const PERFECT = 0.0025;
+const RULES: DescentRules = {
+  // Keeps the derivative alive at a dose that is as good as none.
+  lower: 0.004,
+  upper: 1,
+  steps: 12,
+  enough: 0.003,
+  // ΔE00 0.05.
+  perfect: 0.0025,
+  growth: 8,
+  growsFrom: 1e-4,
+  mostDamping: 100,
+  ridge: 1e-6,
+  levenberg: 1,
+  eager: true,
+};
 
 /**
  * Finds the doses of a given subset of candidates that come nearest to a target. Levenberg–Marquardt on the
@@ -80,14 +87,12 @@ export function createSolver(
     s.set(c.optics.s, i * BAND_COUNT);
     eMax[i] = effectiveDose(c.ceiling, c.optics.saturation);
   });
-  const tables: SearchTables = { kBase, sBase, k, s };
+  const { ratios } = viewingD65;
+  const tables: SearchTables = { kBase, sBase, k, s, ratios };
   const M = localMetric(target);
 
   const r = new Float64Array(3);
   const J = new Float64Array(3 * MOST_PARTS);
-  const JtJ = new Float64Array(MOST_PARTS * MOST_PARTS);
-  const gradient = new Float64Array(MOST_PARTS);
-  const stepBuffer = new Float64Array(MOST_PARTS);
   const e = new Float64Array(MOST_PARTS);
   const xyz = new Float64Array(3);
   const dXyz = new Float64Array(3 * MOST_PARTS);
@@ -97,7 +102,7 @@ export function createSolver(
     if (!emission) return null;
     const { shape, last, efficiency } = emissionBand(emission);
     const seen = (w: Float64Array): number => efficiency * shape.reduce((sum, v, b) => sum + v * w[b]!, 0);
-    return { last, x: seen(ratioX), y: seen(ratioY), z: seen(ratioZ) };
+    return { last, x: seen(ratios.x), y: seen(ratios.y), z: seen(ratios.z) };
   });
   // Fluorescents and specks that are in the pot already go through the full mixer.
   const givenSpecial = given.some((g) => g.optics.emission !== null || g.optics.specks !== null);
@@ -174,18 +179,15 @@ export function createSolver(
         z += taken * emitter.z;
       }
     }
-    const cx = Math.cbrt(x);
-    const cy = Math.cbrt(y);
-    const cz = Math.cbrt(z);
-    const fx = x > EPSILON ? cx : SLOPE * x + 16 / 116;
-    const fy = y > EPSILON ? cy : SLOPE * y + 16 / 116;
-    const fz = z > EPSILON ? cz : SLOPE * z + 16 / 116;
+    const fx = labF(x);
+    const fy = labF(y);
+    const fz = labF(z);
     toResidual(116 * fy - 16, 500 * (fx - fy), 200 * (fy - fz), r);
     if (derive) {
       derivatives(tables, ids, dXyz);
-      const gx = x > EPSILON ? 1 / (3 * cx * cx) : SLOPE;
-      const gy = y > EPSILON ? 1 / (3 * cy * cy) : SLOPE;
-      const gz = z > EPSILON ? 1 / (3 * cz * cz) : SLOPE;
+      const gx = labFSlope(fx);
+      const gy = labFSlope(fy);
+      const gz = labFSlope(fz);
       for (let j = 0; j < n; j++) {
         const chain = 2 * eMax[ids[j]!]! * v[j]!;
         const dfx = gx * dXyz[j * 3]! * chain;
@@ -201,86 +203,18 @@ export function createSolver(
     return r[0]! * r[0]! + r[1]! * r[1]! + r[2]! * r[2]!;
   }
 
-  function solve(ids: readonly number[], start: readonly number[], steps: number = MAX_STEPS): Solution {
-    const n = ids.length;
+  let subset: readonly number[] = [];
+  const descend = createDescent(
+    { residuals: r, jacobian: J, stride: MOST_PARTS, evaluate: (v, derive) => evaluate(subset, v, derive) },
+    RULES,
+  );
+
+  function solve(ids: readonly number[], start: readonly number[], steps?: number): Solution {
     const v = start.slice();
-    const trial = v.slice();
-    let damping = 0.01;
-    let cost = evaluate(ids, v, true);
-    for (let step = 0; step < steps && cost > PERFECT; step++) {
-      for (let i = 0; i < n; i++) {
-        gradient[i] = J[i]! * r[0]! + J[MOST_PARTS + i]! * r[1]! + J[2 * MOST_PARTS + i]! * r[2]!;
-        for (let j = 0; j <= i; j++) {
-          const sum =
-            J[i]! * J[j]! +
-            J[MOST_PARTS + i]! * J[MOST_PARTS + j]! +
-            J[2 * MOST_PARTS + i]! * J[2 * MOST_PARTS + j]!;
-          JtJ[i * MOST_PARTS + j] = sum;
-          JtJ[j * MOST_PARTS + i] = sum;
-        }
-      }
-      // A dose at its bound that wants to go further stays out of this step.
-      const fixed = v.map((x, i) => (x <= V_MIN && gradient[i]! > 0) || (x >= 1 && gradient[i]! < 0));
-      let improved = false;
-      let gain = 0;
-      for (let attempt = 0; attempt < 5; attempt++) {
-        solveDamped(JtJ, gradient, fixed, n, damping, stepBuffer);
-        for (let i = 0; i < n; i++) {
-          trial[i] = fixed[i] ? v[i]! : Math.min(1, Math.max(V_MIN, v[i]! - stepBuffer[i]!));
-        }
-        // Nearly every step is taken, so the derivatives for the next one come along.
-        const next = evaluate(ids, trial, true);
-        if (next < cost) {
-          gain = cost - next;
-          cost = next;
-          improved = true;
-          break;
-        }
-        damping = Math.max(damping, 1e-4) * 8;
-      }
-      if (!improved) break;
-      for (let i = 0; i < n; i++) v[i] = trial[i]!;
-      damping *= 0.2;
-      if (gain < ENOUGH * cost) break;
-    }
+    subset = ids;
+    const { cost } = descend(v, steps);
     return { ids, v, cost };
   }
 
   return { count, eMax, solve, cost: (ids, v) => evaluate(ids, v, false) };
 }
-
-/** Solves (A + λ(diag A + tiny)) x = g for up to four unknowns, leaving out the fixed ones. */
-function solveDamped(
-  A: Float64Array,
-  g: Float64Array,
-  fixed: readonly boolean[],
-  n: number,
-  damping: number,
-  x: Float64Array,
-): void {
-  const m = scratch;
-  for (let i = 0; i < n; i++) {
-    for (let j = 0; j < n; j++) {
-      const off = fixed[i]! || fixed[j]!;
-      m[i * 5 + j] = off ? 0 : A[i * MOST_PARTS + j]!;
-    }
-    const diagonal = A[i * MOST_PARTS + i]!;
-    m[i * 5 + i] = fixed[i] ? 1 : diagonal * (1 + damping) + 1e-6 + damping;
-    m[i * 5 + 4] = fixed[i] ? 0 : g[i]!;
-  }
-  // The damped matrix is positive definite: elimination needs no pivoting.
-  for (let c = 0; c < n; c++) {
-    for (let row = c + 1; row < n; row++) {
-      const f = m[row * 5 + c]! / m[c * 5 + c]!;
-      for (let j = c; j < n; j++) m[row * 5 + j] = m[row * 5 + j]! - f * m[c * 5 + j]!;
-      m[row * 5 + 4] = m[row * 5 + 4]! - f * m[c * 5 + 4]!;
-    }
-  }
-  for (let i = n - 1; i >= 0; i--) {
-    let sum = m[i * 5 + 4]!;
-    for (let j = i + 1; j < n; j++) sum -= m[i * 5 + j]! * x[j]!;
-    x[i] = sum / m[i * 5 + i]!;
-  }
-}
-
-const scratch = new Float64Array(4 * 5);

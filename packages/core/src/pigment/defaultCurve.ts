@@ -1,7 +1,7 @@
-import { CholeskyDecomposition, Matrix } from 'ml-matrix';
 import { BAND_COUNT, type Spectrum, spectrumFrom } from '../colour/bands.ts';
 import { deltaE00 } from '../colour/deltaE00.ts';
 import { type LabD65 } from '../colour/lab.ts';
+import { createDescent, type DescentRules } from '../numerics/leastSquares.ts';
 
 /**
  * From "this much of it looks like that" to an absorption and scattering curve: the least change to the
@@ -32,7 +32,22 @@ export interface CurveFit {
 
 /** Lab units that count as one standard deviation of the stated colour. */
 const LAB_SIGMA = 0.4;
-const MAX_ITERATIONS = 60;
+/** Difference at which the derivatives are taken, in natural logarithms. */
+const STEP = 1e-4;
+const RULES: DescentRules = {
+  lower: -Infinity,
+  upper: Infinity,
+  steps: 60,
+  enough: 1e-3,
+  perfect: 0,
+  growth: 4,
+  growsFrom: 0,
+  mostDamping: 1e8,
+  ridge: 1e-9,
+  levenberg: 0,
+  // A derivative costs as much as ten predictions.
+  eager: false,
+};
 const BUMPS = 8;
 /** Absorption never quite reaches zero: keeps the logarithm finite. */
 const FLOOR = 0.004;
@@ -51,7 +66,7 @@ export function fitCurve(problem: CurveProblem): CurveFit {
   const size = 1 + BUMPS + (freeScatter ? 1 : 0);
   const k = new Float64Array(BAND_COUNT);
 
-  const curve = (p: readonly number[]): Spectrum => {
+  const curve = (p: ArrayLike<number>): Spectrum => {
     for (let b = 0; b < BAND_COUNT; b++) {
       let log = logShape[b]! + p[0]!;
       for (let j = 0; j < BUMPS; j++) log += p[1 + j]! * bumps[j]![b]!;
@@ -59,60 +74,47 @@ export function fitCurve(problem: CurveProblem): CurveFit {
     }
     return k;
   };
-  const scatterOf = (p: readonly number[]): number =>
+  const scatterOf = (p: ArrayLike<number>): number =>
     freeScatter ? problem.scatter * Math.exp(p[1 + BUMPS]!) : problem.scatter;
 
-  const residuals = (p: readonly number[]): number[] => {
+  const r = new Float64Array(3 + size - 1);
+  const jacobian = new Float64Array(r.length * size);
+  const residualsAt = (p: ArrayLike<number>): number => {
     const lab = predict(curve(p), scatterOf(p));
-    const out = [0, 1, 2].map((i) => (lab[i]! - target[i]!) / LAB_SIGMA);
-    for (let j = 0; j < BUMPS; j++) out.push(p[1 + j]! / problem.shapeFreedom);
-    if (freeScatter) out.push(p[1 + BUMPS]! / problem.scatterFreedom);
-    return out;
+    for (let i = 0; i < 3; i++) r[i] = (lab[i]! - target[i]!) / LAB_SIGMA;
+    for (let j = 0; j < BUMPS; j++) r[3 + j] = p[1 + j]! / problem.shapeFreedom;
+    if (freeScatter) r[3 + BUMPS] = p[1 + BUMPS]! / problem.scatterFreedom;
+    return r.reduce((sum, v) => sum + v * v, 0);
   };
-  const cost = (r: readonly number[]): number => r.reduce((sum, v) => sum + v * v, 0);
+  const evaluate = (p: ArrayLike<number>, derive: boolean): number => {
+    if (!derive) return residualsAt(p);
+    const moved = Array.from(p);
+    const cost = residualsAt(p);
+    const at = r.slice();
+    for (let j = 0; j < size; j++) {
+      moved[j] = p[j]! + STEP;
+      residualsAt(moved);
+      moved[j] = p[j]!;
+      for (let i = 0; i < r.length; i++) jacobian[i * size + j] = (r[i]! - at[i]!) / STEP;
+    }
+    r.set(at);
+    return cost;
+  };
 
   // Strength spans decades between a clay and a carbon black: scan it before polishing.
-  let p = Array.from({ length: size }, () => 0);
+  const p = Array.from({ length: size }, () => 0);
+  let strength = 0;
   let best = Infinity;
   for (let logStrength = -9; logStrength <= 5; logStrength += 0.5) {
-    const trial = [logStrength, ...p.slice(1)];
-    const c = cost(residuals(trial));
-    if (c < best) {
-      best = c;
-      p = trial;
+    p[0] = logStrength;
+    const cost = residualsAt(p);
+    if (cost < best) {
+      best = cost;
+      strength = logStrength;
     }
   }
-
-  let damping = 1e-2;
-  let iterations = 0;
-  for (; iterations < MAX_ITERATIONS; iterations++) {
-    const r = residuals(p);
-    const J = new Matrix(r.length, size);
-    for (let j = 0; j < size; j++) {
-      const step = 1e-4;
-      const moved = residuals(p.map((v, i) => (i === j ? v + step : v)));
-      for (let i = 0; i < r.length; i++) J.set(i, j, (moved[i]! - r[i]!) / step);
-    }
-    const normal = J.transpose().mmul(J);
-    const gradient = J.transpose().mmul(Matrix.columnVector(r));
-    let improved = false;
-    while (damping < 1e8) {
-      const damped = normal.clone();
-      for (let j = 0; j < size; j++) damped.set(j, j, normal.get(j, j) * (1 + damping) + 1e-9);
-      const step = new CholeskyDecomposition(damped).solve(gradient).to1DArray();
-      const trial = p.map((v, j) => v - step[j]!);
-      const c = cost(residuals(trial));
-      if (c < best) {
-        improved = best - c > 1e-3 * best;
-        best = c;
-        p = trial;
-        damping = Math.max(1e-6, damping / 5);
-        break;
-      }
-      damping *= 4;
-    }
-    if (!improved) break;
-  }
+  p[0] = strength;
+  const { steps } = createDescent({ residuals: r, jacobian, stride: size, evaluate }, RULES)(p);
 
   const rounded = Array.from(curve(p), significant);
   const scatter = significant(scatterOf(p));
@@ -120,7 +122,7 @@ export function fitCurve(problem: CurveProblem): CurveFit {
     k: rounded,
     scatter,
     residual: deltaE00(predict(Float64Array.from(rounded), scatter), target),
-    iterations,
+    iterations: steps,
   };
 }
 

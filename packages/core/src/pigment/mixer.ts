@@ -1,10 +1,10 @@
 import { BAND_COUNT, BAND_START_NM, BAND_STEP_NM, type Spectrum, spectrumFrom } from '../colour/bands.ts';
-import { labF, type LabD65, whiteD65 } from '../colour/lab.ts';
-import { weightsD65 } from '../colour/observer.ts';
+import { labF, type LabD65 } from '../colour/lab.ts';
+import { type TristimulusWeights, viewingD65 } from '../colour/observer.ts';
 import { type Canvas, canvasAbsorption } from './canvas.ts';
+import { opaqueReflectance } from './opaque.ts';
 import { absorptionAt, MAX_SPECK_AREA, type Optics } from './optics.ts';
 import { baseScatter, type Stage } from './stage.ts';
-import { SURFACE_K2, SURFACE_PASS } from './surface.ts';
 
 /**
  * Composition and stage to colour, fast: everything that does not depend on the doses is worked out once.
@@ -40,11 +40,6 @@ export interface MixTables {
 
 /** Fluorescence may lift a band above the light that falls on it, but not without bound. */
 export const MAX_REFLECTANCE = 1.5;
-
-// Weights over white, so that the sums are the ratios that CIELAB takes.
-const weightX = weightsD65.x.map((w) => w / whiteD65[0]);
-const weightY = weightsD65.y.map((w) => w / whiteD65[1]);
-const weightZ = weightsD65.z.map((w) => w / whiteD65[2]);
 
 /** Tables of a canvas and some colourants at a stage. */
 export function mixTables(canvas: Canvas, colourants: readonly Optics[], stage: Stage): MixTables {
@@ -122,16 +117,15 @@ export function mixerOf(tables: MixTables): Mixer {
   }
 
   function lab(doses: ArrayLike<number>, out: Float64Array = new Float64Array(3)): Float64Array {
-    return labOf(reflectance(doses, spectrum), out);
+    return labOf(reflectance(doses, spectrum), viewingD65.ratios, out);
   }
 
   return { count, reflectance, lab };
 }
 
 /**
- * The hot loop. 1/R∞ of Kubelka–Munk is put straight into the surface correction and multiplied through by S,
- * which leaves one division and one root a band. Four colourants at a time, spelled out: an inner loop over
- * them runs three times slower whenever the compiler does not unroll it.
+ * The hot loop. Four colourants at a time, spelled out: an inner loop over them runs three times slower
+ * whenever the compiler does not unroll it.
  */
 function mix({ kBase, sBase, stride, k, s }: MixTables, e: Float64Array, out: Spectrum): void {
   const e0 = e[0]!;
@@ -146,19 +140,20 @@ function mix({ kBase, sBase, stride, k, s }: MixTables, e: Float64Array, out: Sp
       K += e[i]! * k[at + i]!;
       S += e[i]! * s[at + i]!;
     }
-    out[b] = (SURFACE_PASS * S) / (S * (1 - SURFACE_K2) + K + Math.sqrt(K * (K + 2 * S)));
+    out[b] = opaqueReflectance(K, S);
   }
 }
 
-function labOf(spectrum: Spectrum, out: Float64Array): Float64Array {
+/** From reflectance to CIELAB through weights over white, whose sums are the ratios that CIELAB takes. */
+function labOf(spectrum: Spectrum, ratios: TristimulusWeights, out: Float64Array): Float64Array {
   let x = 0;
   let y = 0;
   let z = 0;
   for (let b = 0; b < BAND_COUNT; b++) {
     const r = spectrum[b]!;
-    x += r * weightX[b]!;
-    y += r * weightY[b]!;
-    z += r * weightZ[b]!;
+    x += r * ratios.x[b]!;
+    y += r * ratios.y[b]!;
+    z += r * ratios.z[b]!;
   }
   const fx = labF(x);
   const fy = labF(y);
