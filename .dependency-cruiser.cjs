@@ -136,7 +136,7 @@ module.exports = {
   ],
   options: {
     doNotFollow: { path: 'node_modules' },
-    exclude: { path: '(/dist/|\\.test\\.tsx?$)' },
+    exclude: { path: '(/(dist|bundle)/|\\.test\\.tsx?$)' },
     tsPreCompilationDeps: true,
     tsConfig: { fileName: 'tsconfig.test.json' },
     enhancedResolveOptions: {

@@ -44,7 +44,7 @@ const project = (displayName, rootDir, extra = {}) => ({
   transform: swc,
   transformIgnorePatterns: [`/node_modules/(?!(${esmOnly.join('|')})/)`],
   testMatch: ['**/*.test.ts?(x)'],
-  modulePathIgnorePatterns: ['/dist/'],
+  modulePathIgnorePatterns: ['/dist/', '/bundle/'],
   testEnvironment: 'node',
   testEnvironmentOptions: { customExportConditions: ['source', 'node', 'node-addons'] },
   ...extra,
@@ -53,6 +53,8 @@ const project = (displayName, rootDir, extra = {}) => ({
 export default {
   // A shared machine can stand still for seconds: this stops what hangs, it does not time anything.
   testTimeout: 120_000,
+  // All cores: nothing else runs beside the unit tests.
+  maxWorkers: '100%',
   projects: [
     project('core', 'packages/core'),
     project('server', 'apps/server', { setupFiles: ['reflect-metadata'] }),

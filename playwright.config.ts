@@ -37,7 +37,7 @@ export default defineConfig({
     },
   },
   webServer: Array.from({ length: workers }, (_, i) => ({
-    command: 'node apps/server/dist/main.js',
+    command: 'node apps/server/bundle/main.js',
     url: `http://127.0.0.1:${firstPort + i}/api/health`,
     env: {
       PORT: String(firstPort + i),

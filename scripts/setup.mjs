@@ -45,7 +45,7 @@ function sourceState() {
     for (const entry of readdirSync(folder, { withFileTypes: true }).sort((a, b) =>
       a.name.localeCompare(b.name),
     )) {
-      if (['node_modules', 'dist'].includes(entry.name)) continue;
+      if (['node_modules', 'dist', 'bundle'].includes(entry.name)) continue;
       const path = join(folder, entry.name);
       if (entry.isDirectory()) walk(path);
       else {
@@ -62,7 +62,7 @@ function sourceState() {
 /** Builds core, contract, server and web unless nothing changed since the last build. */
 export function build() {
   const state = sourceState();
-  const built = ['apps/server/dist/main.js', 'apps/web/dist/index.html'].every((f) =>
+  const built = ['apps/server/bundle/main.js', 'apps/web/dist/index.html'].every((f) =>
     existsSync(join(root, f)),
   );
   if (built && readStamp('build') === state) return;

@@ -13,7 +13,7 @@ build();
 
 const server = spawn(
   process.execPath,
-  [join(root, 'apps/server/dist/main.js'), ...(empty ? ['--empty'] : [])],
+  [join(root, 'apps/server/bundle/main.js'), ...(empty ? ['--empty'] : [])],
   {
     cwd: root,
     stdio: 'inherit',

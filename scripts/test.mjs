@@ -1,4 +1,6 @@
+import { spawn } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
+import { availableParallelism } from 'node:os';
 import { dirname, join } from 'node:path';
 import { browser, build, install, root, run } from './setup.mjs';
 
@@ -13,11 +15,31 @@ build();
 let passed = 0;
 let failed = 0;
 
-/** A check without tests of its own counts as one. */
-function check(name, args) {
-  console.log(`\n── ${name}`);
-  if (run('npx', ['--no-install', ...args]) === 0) passed += 1;
-  else failed += 1;
+/** Runs a command to its end. @returns its exit code and what it wrote. */
+function quietly(args) {
+  return new Promise((resolve) => {
+    const child = spawn('npx', ['--no-install', ...args], { cwd: root, stdio: ['ignore', 'pipe', 'pipe'] });
+    const written = [];
+    child.stdout.on('data', (part) => written.push(part));
+    child.stderr.on('data', (part) => written.push(part));
+    child.on('error', (error) => written.push(Buffer.from(error.message)));
+    child.on('close', (code) => resolve({ code: code ?? 1, output: Buffer.concat(written).toString() }));
+  });
+}
+
+/** Checks without tests of their own, which count as one each. They know nothing of each other: side by side. */
+async function checks(list) {
+  const waiting = [...list];
+  const next = async () => {
+    for (let item = waiting.shift(); item; item = waiting.shift()) {
+      const [name, args] = item;
+      const { code, output } = await quietly(args);
+      console.log(`\n── ${name}${code === 0 ? '' : ' · failed'}\n${output.trimEnd()}`);
+      if (code === 0) passed += 1;
+      else failed += 1;
+    }
+  };
+  await Promise.all(Array.from({ length: availableParallelism() }, next));
 }
 
 function tests(name, args, resultFile, count) {
@@ -32,19 +54,13 @@ function tests(name, args, resultFile, count) {
   failed += code !== 0 && counted.failed === 0 ? 1 : counted.failed;
 }
 
-check('types', ['tsc', '-b']);
-check('lint', ['eslint', '.', '--max-warnings', '0']);
-check('format', ['prettier', '--check', '--log-level', 'warn', '.']);
-check('import rules', [
-  'depcruise',
-  'packages',
-  'apps',
-  'e2e',
-  'bench',
-  '--config',
-  '.dependency-cruiser.cjs',
+await checks([
+  ['lint', ['eslint', '.', '--max-warnings', '0']],
+  ['types', ['tsc', '-b']],
+  ['import rules', ['depcruise', 'packages', 'apps', 'e2e', 'bench', '--config', '.dependency-cruiser.cjs']],
+  ['format', ['prettier', '--check', '--log-level', 'warn', '.']],
+  ['unused code and dependencies', ['knip']],
 ]);
-check('unused code and dependencies', ['knip']);
 tests(
   'unit tests',
   ['jest', '--json', '--outputFile=test-results/unit.json'],

@@ -6,7 +6,7 @@ import { type BatchDocument, type BatchPage, routes } from '@kleur/contract';
 import { DATA_FILE, openDataFolder, STORAGE_EXIT_CODE } from './storage/data-folder.ts';
 
 /** The built server as a process of its own: what it does with bad files and when it is killed. */
-const MAIN = join(__dirname, '..', 'dist', 'main.js');
+const MAIN = join(__dirname, '..', 'bundle', 'main.js');
 const PORT = 4391;
 const origin = `http://127.0.0.1:${PORT}`;
 let folder: string;
