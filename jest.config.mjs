@@ -62,7 +62,10 @@ export default {
       testEnvironment: web('jest.environment.cjs'),
       testEnvironmentOptions: { customExportConditions: ['source', 'browser'], url: 'http://kleur.test/' },
       setupFilesAfterEnv: [web('jest.setup.ts')],
-      moduleNameMapper: { '\\.(css|svg|woff2)$': web('test/empty.ts') },
+      moduleNameMapper: {
+        '\\.(css|svg|woff2)$': web('test/empty.ts'),
+        '^antd/es/(.*)$': 'antd/lib/$1',
+      },
     }),
   ],
 };

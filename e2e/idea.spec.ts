@@ -101,7 +101,7 @@ test('a target nobody can reach says why, and contradictory limits say so', asyn
   await bench.step('Pots');
   await page.getByRole('button', { name: 'Match a colour…' }).click();
   const drawer = page.getByRole('dialog');
-  await drawer.locator('.ant-color-picker-trigger').click();
+  await drawer.getByRole('button', { name: /^Wanted #/ }).click();
   const hex = page.locator('.ant-color-picker-hex-input input');
   await hex.fill('00ff40');
   await hex.press('Enter');
@@ -153,7 +153,7 @@ test('rescue only adds', async ({ page, batches, bench }) => {
   await page.getByRole('button', { name: 'Match a colour…' }).click();
   const drawer = page.getByRole('dialog');
   await drawer.getByRole('switch').click();
-  await drawer.locator('.ant-color-picker-trigger').click();
+  await drawer.getByRole('button', { name: /^Wanted #/ }).click();
   const hex = page.locator('.ant-color-picker-hex-input input');
   await hex.fill('8f9f5f');
   await hex.press('Enter');

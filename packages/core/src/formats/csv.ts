@@ -1,18 +1,20 @@
+import Papa from 'papaparse';
 import { screenColourFromLabD65 } from '../colour/gamut.ts';
 import { type LabD65 } from '../colour/lab.ts';
 import { HEX_PATTERN, labD65FromHex } from '../colour/srgb.ts';
 import { checkCount, FormatError, type PaletteFile, tidyName } from './paletteFile.ts';
-
-/** Rows of fields of a CSV file, as a general CSV reader gives them; a heading row names the columns. */
-export type CsvRows = readonly Readonly<Record<string, string>>[];
 
 const column = (row: Readonly<Record<string, string>>, ...names: string[]): string | undefined => {
   const key = Object.keys(row).find((k) => names.includes(k.trim().toLowerCase().replace('*', '')));
   return key === undefined ? undefined : row[key];
 };
 
-/** Colours from rows with a `hex` column, or `L`, `a`, `b` (D65). @throws FormatError naming the row. */
-export function paletteFromCsv(rows: CsvRows): PaletteFile {
+/**
+ * Reads CSV whose heading row names a `hex` column, or `L`, `a`, `b` (D65), and maybe `name`.
+ * @throws FormatError naming the row.
+ */
+export function parseCsv(text: string): PaletteFile {
+  const { data: rows } = Papa.parse<Record<string, string>>(text, { header: true, skipEmptyLines: true });
   checkCount(rows.length);
   return {
     name: 'Palette',
@@ -42,12 +44,14 @@ function labOf(row: Readonly<Record<string, string>>, line: number): LabD65 {
   return [L, a, b];
 }
 
-/** Rows for a CSV writer. */
-export const csvFromPalette = ({ colours }: PaletteFile): Record<string, string>[] =>
-  colours.map(({ name, lab }) => ({
-    name,
-    hex: screenColourFromLabD65(lab).hex,
-    L: lab[0].toFixed(2),
-    a: lab[1].toFixed(2),
-    b: lab[2].toFixed(2),
-  }));
+/** Writes CSV with name, hex and Lab (D65). Colours beyond sRGB have the hex of the nearest of the same hue. */
+export const printCsv = ({ colours }: PaletteFile): string =>
+  Papa.unparse(
+    colours.map(({ name, lab }) => ({
+      name,
+      hex: screenColourFromLabD65(lab).hex,
+      L: lab[0].toFixed(2),
+      a: lab[1].toFixed(2),
+      b: lab[2].toFixed(2),
+    })),
+  );

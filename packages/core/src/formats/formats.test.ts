@@ -3,10 +3,11 @@ import { adaptD50ToD65, adaptD65ToD50 } from '../colour/adapt.ts';
 import { deltaE00 } from '../colour/deltaE00.ts';
 import { labD65FromHex } from '../colour/srgb.ts';
 import { parseAse, printAse } from './ase.ts';
-import { csvFromPalette, paletteFromCsv } from './csv.ts';
+import { parseCsv, printCsv } from './csv.ts';
 import { parseGpl, printGpl } from './gpl.ts';
 import { imageSize } from './imageSize.ts';
 import { type PaletteFile } from './paletteFile.ts';
+import { paletteFormats } from './paletteFormats.ts';
 
 const palette: PaletteFile = {
   name: 'Verdigris roofs',
@@ -114,29 +115,38 @@ describe('.ase', () => {
 });
 
 describe('CSV', () => {
-  it('round-trips through its rows', () => {
-    same({ ...paletteFromCsv(csvFromPalette(palette)), name: palette.name }, palette);
+  it('round-trips', () => {
+    same({ ...parseCsv(printCsv(palette)), name: palette.name }, palette);
   });
 
   it('takes hex or Lab, comma or point', () => {
-    const [a, b] = paletteFromCsv([
-      { Name: 'A', HEX: '4A63B0' },
-      { Name: '', 'L*': '50,5', 'a*': '1', 'b*': '-2' },
-    ]).colours;
+    const [a, b] = parseCsv('Name,HEX,L*,a*,b*\nA,4A63B0,,,\n,,"50,5",1,-2\n').colours;
     expect(deltaE00(a!.lab, labD65FromHex('#4a63b0'))).toBe(0);
     expect(b).toEqual({ name: 'Colour 2', lab: [50.5, 1, -2] });
   });
 
   it('names the row that is no colour', () => {
-    expect(() => paletteFromCsv([{ hex: '#12' }])).toThrow('Row 2: “#12” is no colour like #4a63b0.');
-    expect(() =>
-      paletteFromCsv([
-        { L: '50', a: '0', b: '0' },
-        { L: '500', a: '0', b: '0' },
-      ]),
-    ).toThrow('Row 3: a colour needs');
-    expect(() => paletteFromCsv([{ x: '1' }])).toThrow('Row 2: a colour needs a hex column, or L, a and b.');
-    expect(() => paletteFromCsv([])).toThrow('There is no colour in this file.');
+    expect(() => parseCsv('hex\n#12\n')).toThrow('Row 2: “#12” is no colour like #4a63b0.');
+    expect(() => parseCsv('L,a,b\n50,0,0\n500,0,0\n')).toThrow('Row 3: a colour needs');
+    expect(() => parseCsv('x\n1\n')).toThrow('Row 2: a colour needs a hex column, or L, a and b.');
+    expect(() => parseCsv('hex\n')).toThrow('There is no colour in this file.');
+  });
+});
+
+describe('the table of formats', () => {
+  it.each(paletteFormats)('$ending is written and read again', async ({ load }) => {
+    const codec = await load();
+    const again = codec.kind === 'text' ? codec.read(codec.write(palette)) : codec.read(codec.write(palette));
+    expect(again.colours.map((c) => c.name)).toEqual(palette.colours.map((c) => c.name));
+    again.colours.forEach((c, i) => {
+      expect(deltaE00(c.lab, palette.colours[i]!.lab)).toBeLessThan(0.01);
+    });
+  });
+
+  it('has each ending once, in small letters', () => {
+    const endings = paletteFormats.map((f) => f.ending);
+    expect(new Set(endings).size).toBe(endings.length);
+    expect(endings).toEqual(endings.map((e) => e.toLowerCase()));
   });
 });
 

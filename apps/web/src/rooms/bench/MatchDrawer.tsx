@@ -1,4 +1,4 @@
-import { ColorPicker, Drawer, Segmented, Select, Switch } from 'antd';
+import { Drawer, Segmented, Select, Switch } from 'antd';
 import { useMemo, useState } from 'react';
 import { potComposition } from '@kleur/core/balance';
 import { labD65FromHex, type LabD65, screenColourFromLabD65 } from '@kleur/core/colour';
@@ -8,6 +8,7 @@ import { type PrepPot } from '@kleur/core/work';
 import { useBatchesQuery } from '../../data/batches.ts';
 import { usePalettesQuery } from '../../data/palettes.ts';
 import { useAppDispatch } from '../../data/store.ts';
+import { ColourPicker } from '../../shared/ui/ColourPicker.tsx';
 import { searchWorker } from '../../workers/client.ts';
 import { useColours } from './BenchContext.ts';
 import { edits } from './state/edits.ts';
@@ -89,12 +90,11 @@ export function MatchDrawer({ pot, without, onClose }: MatchDrawerProps) {
         <div className="row">
           <div className="field">
             <span className="field-label">Wanted, cured</span>
-            <ColorPicker
+            <ColourPicker
               value={wanted.hex}
-              disabledAlpha
-              showText
-              onChange={(c) => {
-                want(labD65FromHex(c.toHexString().slice(0, 7)));
+              label={`Wanted ${wanted.hex}: change it`}
+              onPick={(hex) => {
+                want(labD65FromHex(hex));
               }}
             />
           </div>

@@ -1,4 +1,5 @@
-import { ColorPicker, Select } from 'antd';
+import { Select } from 'antd';
+import { ColourPicker } from '../../shared/ui/ColourPicker.tsx';
 import { type CarrierMedium, CARRIER_MEDIA } from '@kleur/core/material';
 import { PLAN_LIMITS } from '@kleur/core/plan';
 import { mediumName } from '@kleur/core/work';
@@ -61,12 +62,12 @@ export function DoseFields({
         {write.colour !== null && (
           <div className="field">
             <span className="field-label">Colour</span>
-            <ColorPicker
+            <ColourPicker
               value={write.colour}
-              disabledAlpha
-              showText
-              onChangeComplete={(c) => {
-                set({ colour: c.toHexString().slice(0, 7) });
+              label={`Colour ${write.colour}: change it`}
+              settled
+              onPick={(colour) => {
+                set({ colour });
               }}
             />
           </div>

@@ -1,16 +1,8 @@
 import { FileOutlined, StarFilled, StarOutlined, DeleteOutlined } from '@ant-design/icons';
 import { App, Button } from 'antd';
-import Papa from 'papaparse';
 import { useState } from 'react';
 import { screenColourFromLabD65 } from '@kleur/core/colour';
-import {
-  FormatError,
-  MOST_FILE_BYTES,
-  paletteFromCsv,
-  type PaletteFile,
-  parseAse,
-  parseGpl,
-} from '@kleur/core/formats';
+import { FormatError, type PaletteFile } from '@kleur/core/formats';
 import { PLAN_LIMITS } from '@kleur/core/plan';
 import { failureOf } from '../../../data/api.ts';
 import {
@@ -24,28 +16,7 @@ import { useUndoNotice } from '../../../shared/hooks/useUndoNotice.tsx';
 import { FileButton } from '../../../shared/ui/FileButton.tsx';
 import { edits } from '../state/edits.ts';
 import { newId } from '../../../shared/newId.ts';
-
-async function readPalette(file: File): Promise<PaletteFile> {
-  if (file.size === 0) throw new FormatError('The file is empty.');
-  if (file.size > MOST_FILE_BYTES)
-    throw new FormatError(`The file is larger than ${MOST_FILE_BYTES / 1e6} MB.`);
-  const ending = file.name.toLowerCase().split('.').at(-1);
-  switch (ending) {
-    case 'ase':
-      return parseAse(new Uint8Array(await file.arrayBuffer()));
-    case 'gpl':
-      return parseGpl(await file.text());
-    case 'csv': {
-      const { data } = Papa.parse<Record<string, string>>(await file.text(), {
-        header: true,
-        skipEmptyLines: true,
-      });
-      return paletteFromCsv(data);
-    }
-    default:
-      throw new FormatError('A palette file ends in .gpl, .ase or .csv.');
-  }
-}
+import { ACCEPTED, ACCEPTED_TEXT, readPalette } from './paletteFiles.ts';
 
 const useTake = () => {
   const dispatch = useAppDispatch();
@@ -91,14 +62,12 @@ export function FilePanel() {
   };
   return (
     <div>
-      <p className="soft">
-        A GIMP palette (.gpl), a swatch exchange file (.ase), or CSV with hex or L, a, b columns.
-      </p>
+      <p className="soft">{ACCEPTED_TEXT}</p>
       <FileButton
         label="Choose a palette file"
         icon={<FileOutlined />}
         text="Choose a palette file"
-        accept=".gpl,.ase,.csv"
+        accept={ACCEPTED}
         onFile={open}
       />
       {problem && (

@@ -1,19 +1,19 @@
 import { CloseOutlined, DownloadOutlined, PlusOutlined, SaveOutlined } from '@ant-design/icons';
-import { App, Button, ColorPicker, Dropdown, Input } from 'antd';
-import Papa from 'papaparse';
+import { App, Button, Dropdown, Input } from 'antd';
 import { labD65FromHex, screenColourFromLabD65 } from '@kleur/core/colour';
-import { csvFromPalette, type PaletteFile, printAse, printGpl } from '@kleur/core/formats';
+import { type PaletteFile, paletteFormats } from '@kleur/core/formats';
 import { PLAN_LIMITS } from '@kleur/core/plan';
 import { failureOf } from '../../../data/api.ts';
 import { useCreatePaletteMutation } from '../../../data/palettes.ts';
 import { useAppDispatch } from '../../../data/store.ts';
 import { usePrinter } from '../../../shared/hooks/useSettings.ts';
 import { edits } from '../state/edits.ts';
+import { ColourPicker } from '../../../shared/ui/ColourPicker.tsx';
 import { newId } from '../../../shared/newId.ts';
 import { useDocument } from '../state/useDerived.ts';
 import { named, useShelf } from '../useMatching.ts';
 import { formulaOf } from '../state/matching.ts';
-import { download } from './download.ts';
+import { downloadPalette } from './paletteFiles.ts';
 import { type MatchedColour } from './usePaletteMatches.ts';
 
 /** The palette: each wanted colour over what the shelf can make of it, and how far that moved. */
@@ -59,29 +59,10 @@ export function PaletteRow({
     }
   };
   const file: PaletteFile = { name, colours: plan.idea.colours.map((c) => ({ name: c.name, lab: c.lab })) };
-  const exports = [
-    {
-      key: 'gpl',
-      label: 'GIMP palette (.gpl)',
-      run: () => {
-        download(`${name}.gpl`, printGpl(file), 'text/plain');
-      },
-    },
-    {
-      key: 'ase',
-      label: 'Swatch exchange (.ase)',
-      run: () => {
-        download(`${name}.ase`, printAse(file), 'application/octet-stream');
-      },
-    },
-    {
-      key: 'csv',
-      label: 'CSV with hex and Lab',
-      run: () => {
-        download(`${name}.csv`, Papa.unparse(csvFromPalette(file)), 'text/csv');
-      },
-    },
-  ];
+  const exportAs = (ending: string): void => {
+    const format = paletteFormats.find((f) => f.ending === ending);
+    if (format) void downloadPalette(format, file);
+  };
 
   return (
     <section aria-label="Palette" aria-busy={busy}>
@@ -94,8 +75,13 @@ export function PaletteRow({
         <Dropdown
           trigger={['click']}
           menu={{
-            items: exports.map(({ key, label }) => ({ key, label })),
-            onClick: ({ key }) => exports.find((e) => e.key === key)?.run(),
+            items: paletteFormats.map(({ ending, label }) => ({
+              key: ending,
+              label: `${label} (.${ending})`,
+            })),
+            onClick: ({ key }) => {
+              exportAs(key);
+            },
           }}
         >
           <Button icon={<DownloadOutlined />} disabled={colours.length === 0}>
@@ -113,26 +99,15 @@ export function PaletteRow({
           const reach = best && screenColourFromLabD65(best.lab);
           return (
             <li key={colour.id} className="wanted" aria-label={colour.name}>
-              <ColorPicker
+              <ColourPicker
                 value={wanted.hex}
-                disabledAlpha
-                onChange={(c) => {
-                  dispatch(
-                    edits.paletteColourSet({
-                      id: colour.id,
-                      change: { lab: labD65FromHex(c.toHexString().slice(0, 7)) },
-                    }),
-                  );
+                label={`Wanted ${wanted.hex}: change it`}
+                className="wanted-top"
+                style={{ background: wanted.hex }}
+                onPick={(hex) => {
+                  dispatch(edits.paletteColourSet({ id: colour.id, change: { lab: labD65FromHex(hex) } }));
                 }}
-              >
-                <button
-                  type="button"
-                  className="wanted-top"
-                  style={{ background: wanted.hex }}
-                  aria-label={`Wanted ${wanted.hex}: change it`}
-                  data-hex={wanted.hex}
-                />
-              </ColorPicker>
+              />
               <div
                 className="wanted-reach"
                 style={{ background: reach?.hex }}
@@ -179,17 +154,9 @@ export function PaletteRow({
         })}
         {!full && (
           <li className="wanted-add">
-            <ColorPicker
-              defaultValue="#7f8f9a"
-              disabledAlpha
-              onChangeComplete={(c) => {
-                add(c.toHexString().slice(0, 7));
-              }}
-            >
-              <button type="button" aria-label="Add a colour">
-                <PlusOutlined /> Colour
-              </button>
-            </ColorPicker>
+            <ColourPicker value={null} label="Add a colour" className="wanted-add-button" settled onPick={add}>
+              <PlusOutlined /> Colour
+            </ColourPicker>
           </li>
         )}
       </ul>

@@ -1,13 +1,14 @@
 import { Segmented } from 'antd';
 import { lazy, Suspense, useState } from 'react';
 import { ChecksPanel } from '../idea/ChecksPanel.tsx';
-import { FilePanel, SavedPanel } from '../idea/FilePanel.tsx';
 import { HarmonyPanel } from '../idea/HarmonyPanel.tsx';
 import { PaletteRow } from '../idea/PaletteRow.tsx';
-import { PhotoPanel } from '../idea/PhotoPanel.tsx';
 import { usePaletteMatches } from '../idea/usePaletteMatches.ts';
 import { MatchFilterBar } from '../MatchFilterBar.tsx';
 
+const FilePanel = lazy(() => import('../idea/FilePanel.tsx').then((m) => ({ default: m.FilePanel })));
+const SavedPanel = lazy(() => import('../idea/FilePanel.tsx').then((m) => ({ default: m.SavedPanel })));
+const PhotoPanel = lazy(() => import('../idea/PhotoPanel.tsx').then((m) => ({ default: m.PhotoPanel })));
 const ReachChart = lazy(() => import('../idea/ReachChart.tsx').then((m) => ({ default: m.ReachChart })));
 
 type Source = 'harmony' | 'photo' | 'file' | 'saved' | 'reach';
@@ -37,14 +38,12 @@ export function IdeaStep() {
           />
         </div>
         {source === 'harmony' && <HarmonyPanel />}
-        {source === 'photo' && <PhotoPanel />}
-        {source === 'file' && <FilePanel />}
-        {source === 'saved' && <SavedPanel />}
-        {source === 'reach' && (
-          <Suspense fallback={<p role="status">Opening…</p>}>
-            <ReachChart colours={colours} />
-          </Suspense>
-        )}
+        <Suspense fallback={<p role="status">Opening…</p>}>
+          {source === 'photo' && <PhotoPanel />}
+          {source === 'file' && <FilePanel />}
+          {source === 'saved' && <SavedPanel />}
+          {source === 'reach' && <ReachChart colours={colours} />}
+        </Suspense>
       </div>
       <aside>
         <ChecksPanel colours={colours} />

@@ -1,5 +1,5 @@
 import { Button, Select } from 'antd';
-import { memo, useCallback, useMemo, useState } from 'react';
+import { lazy, memo, Suspense, useCallback, useMemo, useState } from 'react';
 import { inheritedDoses } from '@kleur/core/balance';
 import { isDosed } from '@kleur/core/material';
 import { PLAN_LIMITS } from '@kleur/core/plan';
@@ -17,11 +17,12 @@ import { MaterialPicker } from '../MaterialPicker.tsx';
 import { nextPotName } from '../potNames.ts';
 import { useChecks, usePlan, usePlanFrame, usePlanPart, usePrep, usePrepPot } from '../state/useDerived.ts';
 import { LadderDialog } from '../LadderDialog.tsx';
-import { MatchDrawer } from '../MatchDrawer.tsx';
 import { DoseRowCard } from './DoseRowCard.tsx';
 import { FlowPicture } from './pots/FlowPicture.tsx';
 import { PotHead } from './pots/PotHead.tsx';
 import { SharePanel } from './pots/SharePanel.tsx';
+
+const MatchDrawer = lazy(() => import('../MatchDrawer.tsx').then((m) => ({ default: m.MatchDrawer })));
 
 /** The selected pot: its share, its formula and what it will look like. */
 export function PotsStep() {
@@ -244,5 +245,11 @@ function MatchFor(props: {
   readonly onClose: () => void;
 }) {
   const pot = usePrepPot(props.potId);
-  return pot && <MatchDrawer pot={pot} without={props.without} onClose={props.onClose} />;
+  return (
+    pot && (
+      <Suspense fallback={null}>
+        <MatchDrawer pot={pot} without={props.without} onClose={props.onClose} />
+      </Suspense>
+    )
+  );
 }
