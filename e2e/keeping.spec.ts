@@ -51,6 +51,25 @@ test('a lost connection keeps the work and sends it when the line is back', asyn
   await expect(bench.pot('Wing blue again')).toContainText('810 g');
 });
 
+test('a batch that is left while it is being saved is saved when one comes back', async ({
+  page,
+  context,
+  batches,
+  bench,
+}) => {
+  await batches.openBatch('Kingfisher');
+  await context.route('**/api/batches/*', async (route) => {
+    if (route.request().method() === 'PUT') await page.waitForTimeout(1500);
+    await route.continue();
+  });
+  await bench.fill('Parts', '8');
+  await batches.open();
+  await batches.openBatch('Kingfisher');
+  await expect(page.getByLabel('Parts', { exact: true })).toHaveValue('8');
+  await bench.waitSaved();
+  await expect(page.getByRole('dialog')).toHaveCount(0);
+});
+
 test('an unsaved draft survives a closed tab', async ({ page, context, batches, bench }) => {
   await batches.openBatch('Kingfisher');
   const url = page.url();

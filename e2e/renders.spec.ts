@@ -1,4 +1,6 @@
-import { expect, test } from './fixtures.ts';
+import { type Page } from '@playwright/test';
+import { type BatchDocument, type BatchPage, routes } from '@kleur/contract';
+import { expect, test, withoutBlocking } from './fixtures.ts';
 
 /*
  * What a drag of a dose costs, as a count that no machine changes: components that did work, of Ant Design too, told
@@ -77,6 +79,60 @@ test('a move of a dose in a plan of four pots renders under 60 components, and e
   expect(renders / MOVES).toBeLessThan(60);
   expect(await bar.getAttribute('aria-valuetext')).not.toBe(before);
   await expect.poll(() => swatch.getAttribute('data-hex')).not.toBe(colour);
+});
+
+/** Drags the thumb of the first dose from its middle, `moves` times, each in a frame of its own. */
+async function dragDose(page: Page, moves: number): Promise<void> {
+  const bar = page.getByRole('slider', { name: /strength/ }).first();
+  await bar.scrollIntoViewIfNeeded();
+  const box = (await bar.boundingBox())!;
+  const to = (x: number): Promise<void> => page.mouse.move(box.x + box.width * x, box.y + box.height / 2);
+  await to(0.4);
+  await page.mouse.down();
+  for (let i = 1; i <= moves; i++) {
+    await to(0.4 + 0.01 * i);
+    await page.evaluate(() => new Promise(requestAnimationFrame));
+  }
+  await page.mouse.up();
+}
+
+test('a drag of a dose in a plan of twelve pots blocks nothing, and the checks follow it once', async ({
+  page,
+  request,
+  bench,
+}) => {
+  const { items } = (await (await request.get(routes.batches)).json()) as BatchPage;
+  const known = items.find((b) => b.name === 'Kingfisher')!;
+  const { plan } = (await (await request.get(routes.batch(known.id))).json()) as BatchDocument;
+  const pots = [1, 2, 3].flatMap((round) =>
+    plan.pots.map((pot) => ({
+      ...pot,
+      id: `${pot.id}-${round}`,
+      name: `${pot.name} ${round}`,
+      draws: pot.draws.map((draw) => ({ ...draw, id: `${draw.id}-${round}` })),
+      doses: pot.doses.map((dose) => ({ ...dose, id: `${dose.id}-${round}` })),
+    })),
+  );
+  expect(pots).toHaveLength(12);
+  const made = await request.post(routes.batches, {
+    data: { name: 'Twelve', state: 'planned', madeOn: null, plan: { ...plan, pots } },
+  });
+  expect(made.status()).toBe(201);
+  const { id } = (await made.json()) as BatchDocument;
+  await page.goto(`/batches/${id}/pots`);
+  await expect(page.locator('.bench-strip [role=radio]')).toHaveCount(12);
+  await bench.waitSaved();
+
+  await withoutBlocking(page, 50, () => dragDose(page, 20));
+  await bench.waitSaved();
+
+  const checked = () => page.evaluate(() => performance.getEntriesByName('kleur checks').length);
+  const before = await checked();
+  await dragDose(page, 12);
+  await expect.poll(checked).toBeGreaterThan(before);
+  await bench.waitSaved();
+  // A drag that stands still on a busy machine may be followed in between; each move is not.
+  expect((await checked()) - before).toBeLessThan(6);
 });
 
 test('a colour changed and the step left at once: its pot follows all the same, in one step of undo', async ({

@@ -29,7 +29,7 @@ import { BenchStrip } from './BenchStrip.tsx';
 import { ChecksDrawer } from './ChecksDrawer.tsx';
 import { ConflictDialog } from './ConflictDialog.tsx';
 import { nextPotName } from './potNames.ts';
-import { flush } from './state/autosave.ts';
+import { batchSaves } from './state/autosave.ts';
 import { bench, presentOf, selectBench } from './state/benchSlice.ts';
 
 import { edits } from './state/edits.ts';
@@ -54,11 +54,11 @@ export function BenchRoom() {
     if ('problem' in loaded) return;
     const { document, draft } = loaded;
     const conflict = draft !== null && draft.baseVersion !== document.version;
-    dispatch(bench.opened(draft ? { document, draft: draft.batch, conflict } : { document }));
+    dispatch(bench.opened(draft ? { document, draft: draft.document, conflict } : { document }));
     return () => {
       const leaving = selectBench(store.getState());
       if (leaving.id !== document.id) return;
-      void flush(leaving, dispatch);
+      void batchSaves.flush(document.id);
       dispatch(bench.closed());
     };
   }, [loaded, dispatch, store]);

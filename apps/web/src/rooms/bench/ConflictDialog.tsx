@@ -6,7 +6,7 @@ import { batchesApi } from '../../data/batches.ts';
 import { useAppDispatch, useAppSelector } from '../../data/store.ts';
 import { bench, presentOf, selectBench } from './state/benchSlice.ts';
 import { useBenchState } from './state/useDerived.ts';
-import { dropDraft } from './state/drafts.ts';
+import { batchSaves } from './state/autosave.ts';
 
 /** Two places edited one batch. Nothing is merged in secret: the maker says which stays, and neither is lost. */
 export function ConflictDialog() {
@@ -35,13 +35,11 @@ function Conflict() {
   const keepBoth = async (): Promise<void> => {
     const name = `${present.name.slice(0, 66)} (my version)`;
     const made = await dispatch(batchesApi.endpoints.createBatch.initiate({ ...present, name })).unwrap();
-    dropDraft(id);
+    batchSaves.drop(id);
     await navigate(`/batches/${made.id}`);
   };
   const takeTheirs = async (): Promise<void> => {
-    const document = await latest();
-    dropDraft(id);
-    dispatch(bench.theirsTaken(document));
+    dispatch(bench.theirsTaken(await latest()));
   };
   const keepMine = async (): Promise<void> => {
     dispatch(bench.mineKept((await latest()).version));

@@ -20,7 +20,10 @@ export function SaveSign() {
       {saving.status === 'failed' && (
         <>
           <span className="soft" title={saving.message}>
-            {saving.message} Your work is kept here and will be sent again.
+            {saving.message}{' '}
+            {saving.retrying
+              ? 'Your work is kept here and will be sent again.'
+              : 'Your work is kept here and is sent again with your next change.'}
           </span>
           <Button
             size="small"

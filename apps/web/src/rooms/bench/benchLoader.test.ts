@@ -4,7 +4,7 @@ import { testStore } from '../../../test/render.tsx';
 import { fakeStorage } from '../../../test/storage.ts';
 import { benchLoader, shouldReload } from './benchLoader.ts';
 import { writeOf } from './state/benchSlice.ts';
-import { keepDraft } from './state/drafts.ts';
+import { drafts } from './state/drafts.ts';
 
 const stored = new Map<string, string>();
 fakeStorage({
@@ -52,9 +52,9 @@ it('loads the batch of the address, also when it is asked for twice at once', as
 it('brings along what this browser holds unsaved, unless the server has all of it', async () => {
   serve(200, document);
   const mine = { ...writeOf(document), name: 'Mine' };
-  keepDraft('b1', { baseVersion: 3, batch: mine });
-  expect(await load()).toEqual([{ document, draft: { baseVersion: 3, batch: mine } }]);
-  keepDraft('b1', { baseVersion: 3, batch: writeOf(document) });
+  drafts.keep('b1', { baseVersion: 3, document: mine });
+  expect(await load()).toEqual([{ document, draft: { baseVersion: 3, document: mine } }]);
+  drafts.keep('b1', { baseVersion: 3, document: writeOf(document) });
   expect(await load()).toEqual([{ document, draft: null }]);
 });
 
@@ -63,7 +63,7 @@ it('brings a draft of an older schema up to the present one', async () => {
   const { schema: _schema, ...plan } = emptyPlan();
   const old = { ...writeOf(document), name: 'Old', plan: { ...plan, schema: 4 } };
   stored.set('kleur.draft.b1', JSON.stringify({ baseVersion: 2, batch: old }));
-  expect(await load()).toMatchObject([{ draft: { batch: { name: 'Old', plan: emptyPlan() } } }]);
+  expect(await load()).toMatchObject([{ draft: { document: { name: 'Old', plan: emptyPlan() } } }]);
 });
 
 it('says what the server refuses', async () => {

@@ -3,16 +3,19 @@ import { type BatchDocument } from '@kleur/contract';
 import { failureOf } from '../../data/api.ts';
 import { batchesApi } from '../../data/batches.ts';
 import { type AppDispatch } from '../../data/store.ts';
-import { type Draft, unsavedDraft } from './state/drafts.ts';
+import { batchSaves } from './state/autosave.ts';
+import { type BatchDraft, unsavedDraft } from './state/drafts.ts';
 
 export type Loaded =
-  { readonly document: BatchDocument; readonly draft: Draft | null } | { readonly problem: string };
+  { readonly document: BatchDocument; readonly draft: BatchDraft | null } | { readonly problem: string };
 
 /** Loads the batch of the address, and what this browser holds of it that the server has not acknowledged. */
 export const benchLoader =
   (dispatch: AppDispatch) =>
   async ({ params }: LoaderFunctionArgs): Promise<Loaded> => {
     const id = params.id ?? '';
+    // What was left a moment ago may still be on its way.
+    await batchSaves.flush(id);
     // Subscribed until it has come: a second load of the same batch must not find it dropped.
     const query = dispatch(batchesApi.endpoints.batch.initiate(id, { forceRefetch: true }));
     try {

@@ -154,7 +154,13 @@ export function PaletteRow({
         })}
         {!full && (
           <li className="wanted-add">
-            <ColourPicker value={null} label="Add a colour" className="wanted-add-button" settled onPick={add}>
+            <ColourPicker
+              value={null}
+              label="Add a colour"
+              className="wanted-add-button"
+              settled
+              onPick={add}
+            >
               <PlusOutlined /> Colour
             </ColourPicker>
           </li>

@@ -35,7 +35,7 @@ async function setUp() {
   // Loaded after the globals above, which the modules read.
   const { api } = await import('../../../data/api.ts');
   const { listenerMiddleware, rootReducer } = await import('../../../data/store.ts');
-  const { flush } = await import('./autosave.ts');
+  const { batchSaves } = await import('./autosave.ts');
   const { bench, selectBench } = await import('./benchSlice.ts');
   const { edits } = await import('./edits.ts');
   const store = configureStore({
@@ -49,9 +49,8 @@ async function setUp() {
   const rename = (name: string) => {
     store.dispatch(edits.headChanged({ name }));
   };
-  const state = () => selectBench(store.getState());
-  const saving = () => state().saving.status;
-  return { store, bench, flush, rename, saving, state };
+  const saving = () => selectBench(store.getState()).saving.status;
+  return { store, bench, batchSaves, rename, saving };
 }
 
 /** Lets timers up to `ms` and every promise behind them run. */
@@ -163,10 +162,9 @@ it('does not hammer the server with what it refuses', async () => {
 });
 
 it('sends what is unsaved when the batch is left before the pause is over', async () => {
-  const { store, bench, flush, rename, state } = await setUp();
+  const { store, bench, batchSaves, rename } = await setUp();
   rename('Leaving');
-  const leaving = state();
-  const flushed = flush(leaving, store.dispatch);
+  const flushed = batchSaves.flush('b1');
   store.dispatch(bench.closed());
   await pass(1);
   expect(sent).toMatchObject([{ name: 'Leaving', version: 3 }]);
@@ -176,4 +174,27 @@ it('sends what is unsaved when the batch is left before the pause is over', asyn
   expect(stored.size).toBe(0);
   await pass(5000);
   expect(sent).toHaveLength(1);
+});
+
+it('sends nothing that was undone before the pause was over', async () => {
+  const { store, bench, rename, saving } = await setUp();
+  rename('Second thoughts');
+  store.dispatch(bench.undone());
+  expect(stored.size).toBe(0);
+  await pass(5000);
+  expect(sent).toHaveLength(0);
+  expect(saving()).toBe('saved');
+});
+
+it('sends the old document again when an edit is undone while it is under way', async () => {
+  const { store, bench, rename, saving } = await setUp();
+  rename('Too late');
+  await pass(700);
+  store.dispatch(bench.undone());
+  sent[0]!.answer(200, { ...document, version: 4 });
+  await pass(700);
+  expect(sent[1]).toMatchObject({ name: 'Start', version: 4 });
+  sent[1]!.answer(200, { ...document, version: 5 });
+  await pass(1);
+  expect(saving()).toBe('saved');
 });

@@ -1,100 +1,72 @@
-import { isAnyOf } from '@reduxjs/toolkit';
 import { type BatchWrite } from '@kleur/contract';
 import { failureOf } from '../../../data/api.ts';
 import { batchesApi } from '../../../data/batches.ts';
+import { SaveQueue } from '../../../data/saveQueue.ts';
 import { type AppDispatch, listenerMiddleware } from '../../../data/store.ts';
 import { bench, type BenchState, presentOf, selectBench } from './benchSlice.ts';
-import { dropDraft, keepDraft } from './drafts.ts';
+import { drafts } from './drafts.ts';
 
-/** Quiet time after the last edit before it is sent. */
-const SETTLE_MS = 600;
-/** Waits between tries while the server cannot be reached; the last one repeats. */
-const RETRY_MS = [1500, 3000, 6000, 12_000];
+/** Failures that pass by themselves. */
+const PASSING: readonly string[] = ['unreachable', 'storage-unwritable', 'internal'];
 
-type Outcome = { readonly version: number } | 'retry' | 'give-up';
+/** Set by the first batch that is opened: a queue needs the store, and the store does not know the bench. */
+let dispatch: AppDispatch;
 
-/** The save under way. Only one at a time: a second would carry the version that the first is about to change. */
-let underWay: Promise<Outcome> | null = null;
-
-const isDirty = (bench: BenchState): boolean => {
-  const present = presentOf(bench);
-  return present !== null && present !== bench.saved && bench.saving.status !== 'conflict';
-};
-
-/** Sends the open document after each pause in editing, until the server has it. */
-listenerMiddleware.startListening({
-  predicate: (action, state, original) => {
-    const now = selectBench(state);
-    const before = selectBench(original);
-    return (
-      isDirty(now) &&
-      (presentOf(now) !== presentOf(before) ||
-        now.saved !== before.saved ||
-        isAnyOf(bench.saveRetried)(action))
-    );
+/** Batches on their way to the server. */
+export const batchSaves = new SaveQueue<BatchWrite>({
+  drafts,
+  send: async (id, version, batch) => {
+    const { data, error } = await dispatch(batchesApi.endpoints.saveBatch.initiate({ id, version, batch }));
+    if (data) return { kind: 'saved', version: data.version };
+    const { code, message } = failureOf(error);
+    if (code === 'stale-version') return { kind: 'stale' };
+    return { kind: PASSING.includes(code) ? 'unreachable' : 'refused', message };
   },
-  effect: async (_action, listener) => {
-    const dispatch = listener.dispatch as AppDispatch;
-    listener.cancelActiveListeners();
-    const opened = selectBench(listener.getState());
-    const { id, version } = opened;
-    const present = presentOf(opened);
-    if (id === null || present === null) return;
-    keepDraft(id, { baseVersion: version, batch: present });
-    await listener.delay(SETTLE_MS);
-    for (let attempt = 0; ; attempt++) {
-      await underWay;
-      const now = selectBench(listener.getState());
-      const latest = presentOf(now);
-      if (now.id !== id || latest === null || !isDirty(now)) return;
-      const outcome = await send(id, now.version, latest, dispatch);
-      if (outcome !== 'retry') return;
-      await listener.delay(RETRY_MS[Math.min(attempt, RETRY_MS.length - 1)]!);
-    }
+  onStarted: (id) => {
+    dispatch(bench.saveStarted(id));
+  },
+  onOutcome: (id, outcome, sent) => {
+    dispatch(bench.saveEnded({ id, outcome, sent }));
   },
 });
 
-/** Sends what is unsaved at once, when the batch is left. */
-export async function flush(state: BenchState, dispatch: AppDispatch): Promise<void> {
-  const { id } = state;
+const isDirty = (state: BenchState): boolean => {
   const present = presentOf(state);
-  if (id === null || present === null || !isDirty(state)) return;
-  const before = await underWay;
-  const version = typeof before === 'object' && before !== null ? before.version : state.version;
-  await send(id, version, present, dispatch);
-}
+  return present !== null && present !== state.saved;
+};
 
-function send(id: string, version: number, batch: BatchWrite, dispatch: AppDispatch): Promise<Outcome> {
-  underWay = save(id, version, batch, dispatch).finally(() => {
-    underWay = null;
-  });
-  return underWay;
-}
-
-async function save(id: string, version: number, sent: BatchWrite, dispatch: AppDispatch): Promise<Outcome> {
-  dispatch(bench.saveStarted(id));
-  const result = await dispatch(batchesApi.endpoints.saveBatch.initiate({ id, version, batch: sent }));
-  if (result.data) {
-    dropDraft(id);
-    dispatch(bench.saveDone({ id, version: result.data.version, sent }));
-    return { version: result.data.version };
-  }
-  const failure = failureOf(result.error);
-  if (failure.code === 'stale-version') {
-    dispatch(bench.conflicted(id));
-    return 'give-up';
-  }
-  dispatch(bench.saveFailed({ id, message: failure.message }));
-  return ['unreachable', 'storage-unwritable', 'internal'].includes(failure.code) ? 'retry' : 'give-up';
-}
-
-// When the connection comes back there is no need to wait for the next try.
 listenerMiddleware.startListening({
   actionCreator: bench.opened,
   effect: (_action, listener) => {
-    listener.unsubscribe();
-    globalThis.addEventListener('online', () => {
-      listener.dispatch(bench.saveRetried());
-    });
+    dispatch = listener.dispatch as AppDispatch;
+  },
+});
+
+// When the connection comes back there is no need to wait for the next try.
+globalThis.addEventListener('online', () => {
+  batchSaves.retry();
+});
+
+/** Puts the open document into the queue whenever it is not what the server has. */
+listenerMiddleware.startListening({
+  predicate: (_action, state, original) => {
+    const now = selectBench(state);
+    const before = selectBench(original);
+    return now.id !== null && (presentOf(now) !== presentOf(before) || now.saved !== before.saved);
+  },
+  effect: (_action, listener) => {
+    const now = selectBench(listener.getState());
+    const present = presentOf(now);
+    if (now.id === null || present === null || now.saving.status === 'conflict') return;
+    if (isDirty(now)) batchSaves.put(now.id, now.version, present);
+    else if (now.saving.status === 'saved') batchSaves.drop(now.id);
+  },
+});
+
+listenerMiddleware.startListening({
+  actionCreator: bench.saveRetried,
+  effect: (_action, listener) => {
+    const { id } = selectBench(listener.getState());
+    if (id !== null) void batchSaves.flush(id);
   },
 });

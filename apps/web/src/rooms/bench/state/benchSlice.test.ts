@@ -1,6 +1,7 @@
-import { type BatchDocument } from '@kleur/contract';
+import { type BatchDocument, type BatchWrite } from '@kleur/contract';
 import { emptyPlan } from '@kleur/core/plan';
 import { grams } from '@kleur/core/units';
+import { type SaveOutcome } from '../../../data/saveQueue.ts';
 import { bench, benchReducer, type BenchState, emptyBench, presentOf, writeOf } from './benchSlice.ts';
 import { edits, type EditThunk } from './edits.ts';
 
@@ -28,6 +29,7 @@ const after = (state: BenchState, ...acts: Act[]): BenchState =>
     return next;
   }, state);
 const present = (state: BenchState) => presentOf(state)!;
+const ended = (outcome: SaveOutcome, sent: BatchWrite, id = 'b1') => bench.saveEnded({ id, outcome, sent });
 const pots = (state: BenchState): string[] => present(state).plan.pots.map((p) => p.name);
 
 let now = 0;
@@ -84,17 +86,15 @@ describe('standing with the server', () => {
     const edited = after(opened(), edits.potAdded({ id: 'a', name: 'A' }));
     const sent = present(edited);
     const more = after(edited, bench.saveStarted('b1'), edits.potAdded({ id: 'b', name: 'B' }));
-    const done = after(more, bench.saveDone({ id: 'b1', version: 4, sent }));
+    const done = after(more, ended({ kind: 'saved', version: 4 }, sent));
     expect(done).toMatchObject({ version: 4, saving: { status: 'unsaved' } });
-    expect(after(done, bench.saveDone({ id: 'b1', version: 5, sent: present(done) })).saving.status).toBe(
-      'saved',
-    );
+    expect(after(done, ended({ kind: 'saved', version: 5 }, present(done))).saving.status).toBe('saved');
   });
 
   it('ignores the answer to a save of another batch', () => {
     const state = opened();
-    expect(after(state, bench.saveDone({ id: 'other', version: 9, sent: present(state) }))).toBe(state);
-    expect(after(state, bench.conflicted('other'))).toBe(state);
+    expect(after(state, ended({ kind: 'saved', version: 9 }, present(state), 'other'))).toBe(state);
+    expect(after(state, ended({ kind: 'stale' }, present(state), 'other'))).toBe(state);
   });
 
   it('opens a draft over the document, and as a conflict when the document moved on', () => {
@@ -111,7 +111,11 @@ describe('standing with the server', () => {
   });
 
   it('resolves a conflict either way without losing the other side', () => {
-    const mine = after(opened(), edits.headChanged({ name: 'Mine' }), bench.conflicted('b1'));
+    const mine = after(
+      opened(),
+      edits.headChanged({ name: 'Mine' }),
+      ended({ kind: 'stale' }, writeOf(document)),
+    );
     const theirs = after(mine, bench.theirsTaken({ ...document, name: 'Theirs', version: 8 }));
     expect(theirs).toMatchObject({
       version: 8,
@@ -130,8 +134,9 @@ describe('standing with the server', () => {
     const failed = after(
       opened(),
       edits.potAdded({ id: 'a', name: 'A' }),
-      bench.saveFailed({ id: 'b1', message: 'no line' }),
+      ended({ kind: 'unreachable', message: 'no line' }, writeOf(document)),
     );
+    expect(failed.saving).toEqual({ status: 'failed', message: 'no line', retrying: true });
     expect(after(failed, bench.saveRetried()).saving.status).toBe('unsaved');
     const fine = opened();
     expect(after(fine, bench.saveRetried())).toBe(fine);

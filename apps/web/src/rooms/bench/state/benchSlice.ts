@@ -15,15 +15,8 @@ import {
   startHistory,
   undo,
 } from '../../../data/history.ts';
+import { type SaveOutcome, type Saving } from '../../../data/saveQueue.ts';
 import { rootReducer } from '../../../data/store.ts';
-
-/** How the open batch stands with the server. */
-export type Saving =
-  | { readonly status: 'saved' }
-  | { readonly status: 'unsaved' }
-  | { readonly status: 'saving' }
-  | { readonly status: 'failed'; readonly message: string }
-  | { readonly status: 'conflict' };
 
 export interface BenchState {
   readonly id: string | null;
@@ -76,6 +69,19 @@ const standing = (state: BenchState): BenchState => ({
   saving: { status: presentOf(state) === state.saved ? 'saved' : 'unsaved' },
 });
 
+function ended(state: BenchState, outcome: SaveOutcome, sent: BatchWrite): BenchState {
+  switch (outcome.kind) {
+    case 'saved':
+      return standing({ ...state, version: outcome.version, saved: sent });
+    case 'stale':
+      return { ...state, saving: { status: 'conflict' } };
+    default: {
+      const { kind, message } = outcome;
+      return { ...state, saving: { status: 'failed', message, retrying: kind === 'unreachable' } };
+    }
+  }
+}
+
 const slice = createSlice({
   name: 'bench',
   initialState: emptyBench,
@@ -115,18 +121,13 @@ const slice = createSlice({
     saveStarted: plain((state, { payload: id }: PayloadAction<string>) =>
       state.id === id ? { ...state, saving: { status: 'saving' } } : state,
     ),
-    saveDone: plain((state, { payload }: PayloadAction<{ id: string; version: number; sent: BatchWrite }>) =>
-      state.id === payload.id ? standing({ ...state, version: payload.version, saved: payload.sent }) : state,
-    ),
-    saveFailed: plain((state, { payload }: PayloadAction<{ id: string; message: string }>) =>
-      state.id === payload.id ? { ...state, saving: { status: 'failed', message: payload.message } } : state,
+    saveEnded: plain(
+      (state, { payload }: PayloadAction<{ id: string; outcome: SaveOutcome; sent: BatchWrite }>) =>
+        state.id === payload.id ? ended(state, payload.outcome, payload.sent) : state,
     ),
     /** Asks for another try now. */
     saveRetried: plain((state, _action: PayloadAction) =>
       state.saving.status === 'failed' ? { ...state, saving: { status: 'unsaved' } } : state,
-    ),
-    conflicted: plain((state, { payload: id }: PayloadAction<string>) =>
-      state.id === id ? { ...state, saving: { status: 'conflict' } } : state,
     ),
     /** Keeps the maker's document and saves it over the server's newer one. */
     mineKept: plain((state, { payload: version }: PayloadAction<number>) =>

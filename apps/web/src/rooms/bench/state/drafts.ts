@@ -1,37 +1,15 @@
 import { type BatchWrite } from '@kleur/contract';
 import { upgradePlan } from '@kleur/core/plan';
+import { type Draft, draftsOf } from '../../../data/drafts.ts';
 
-/** An edit that the server has not acknowledged yet, kept in the browser in case the tab goes first. */
-export interface Draft {
-  readonly baseVersion: number;
-  readonly batch: BatchWrite;
-}
+export type BatchDraft = Draft<BatchWrite>;
 
-const key = (id: string): string => `kleur.draft.${id}`;
-
-export function keepDraft(id: string, draft: Draft): void {
-  try {
-    localStorage.setItem(key(id), JSON.stringify(draft));
-  } catch {
-    // A full or forbidden store costs the safety net, not the edit: the document is still in memory.
-  }
-}
-
-export const dropDraft = (id: string): void => {
-  localStorage.removeItem(key(id));
-};
-
-export function findDraft(id: string): Draft | null {
-  try {
-    const text = localStorage.getItem(key(id));
-    if (text === null) return null;
-    const draft = JSON.parse(text) as Partial<Draft>;
-    if (typeof draft.baseVersion !== 'number' || !draft.batch?.plan) return null;
-    return { baseVersion: draft.baseVersion, batch: { ...draft.batch, plan: upgradePlan(draft.batch.plan) } };
-  } catch {
-    return null;
-  }
-}
+/** Batches with edits that the server has not acknowledged. */
+export const drafts = draftsOf<BatchWrite>('kleur.draft', (kept) => {
+  // Earlier versions called the document a batch.
+  const batch = (kept.document ?? kept.batch) as Partial<BatchWrite> | undefined;
+  return batch?.plan ? { ...(batch as BatchWrite), plan: upgradePlan(batch.plan) } : null;
+});
 
 /** As text with keys in order, so that equal batches are equal texts. */
 const textOf = ({ name, state, madeOn, plan }: BatchWrite): string =>
@@ -45,9 +23,9 @@ const textOf = ({ name, state, madeOn, plan }: BatchWrite): string =>
  * The draft of a batch, unless the server has all of it: the tab may have gone after the save and before the answer,
  * which is no conflict.
  */
-export function unsavedDraft(id: string, saved: BatchWrite): Draft | null {
-  const draft = findDraft(id);
-  if (!draft || textOf(draft.batch) !== textOf(saved)) return draft;
-  dropDraft(id);
+export function unsavedDraft(id: string, saved: BatchWrite): BatchDraft | null {
+  const draft = drafts.find(id);
+  if (!draft || textOf(draft.document) !== textOf(saved)) return draft;
+  drafts.drop(id);
   return null;
 }

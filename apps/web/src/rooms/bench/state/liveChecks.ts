@@ -8,6 +8,9 @@ export interface ChecksQuestion extends CheckContext {
 /** Quiet time after the last change before the checks run, in milliseconds: a drag does not wait for them. */
 export const CHECKS_AFTER_MS = 60;
 
+/** Name under which the browser's own timeline shows when the checks have followed. */
+export const CHECKS_MARK = 'kleur checks';
+
 /** The checks of the open batch. They follow a change within a moment, and a drag once it rests. */
 export class LiveChecks {
   private question: ChecksQuestion;
@@ -33,6 +36,7 @@ export class LiveChecks {
     this.timer = setTimeout(() => {
       this.checks = checkPlan(this.question.plan, this.question);
       for (const listener of this.listeners) listener();
+      performance.mark(CHECKS_MARK);
     }, CHECKS_AFTER_MS);
   }
 

@@ -35,6 +35,7 @@ export const DoseRowCard = memo(function DoseRowCard(props: {
 /** Equal figures look the same, though they are worked out anew with each plan. */
 const sameRow = (a: { pot: PrepPot; row: PrepRow }, b: { pot: PrepPot; row: PrepRow }): boolean =>
   a.pot.oils === b.pot.oils &&
+  a.pot.pot.name === b.pot.pot.name &&
   a.row.row === b.row.row &&
   a.row.material === b.row.material &&
   a.row.carrierMass === b.row.carrierMass &&
@@ -293,7 +294,10 @@ const DoseChecks = memo(function DoseChecks({
 /** A tenth of the leading digit, so that arrow keys feel alike for 0.2 and for 20. */
 const stepOf = (value: number): number => (value > 0 ? 10 ** (Math.floor(Math.log10(value)) - 1) : 0.1);
 
-/** The plan keeps its own copy of a material; says so when the shelf has moved on, and offers to follow. */
+/**
+ * The plan keeps its own copy of a material; says so when it is called, dosed or dispersed otherwise on the shelf now, and
+ * offers to follow. Its other values are compared by the checks.
+ */
 function ShelfChange({ material }: { readonly material: Material }) {
   const { data } = useMaterialsQuery();
   const dispatch = useAppDispatch();
@@ -302,14 +306,8 @@ function ShelfChange({ material }: { readonly material: Material }) {
   if (!found) return <span className="soft small">no longer on the shelf; the plan keeps its copy</span>;
   const { version: _version, builtIn: _builtIn, ...shelf } = found;
   const same =
-    JSON.stringify([shelf.name, shelf.window, shelf.colour, shelf.bulkDensity, shelf.carriers]) ===
-    JSON.stringify([
-      material.name,
-      material.window,
-      material.colour,
-      material.bulkDensity,
-      material.carriers,
-    ]);
+    JSON.stringify([shelf.name, shelf.window, shelf.carriers]) ===
+    JSON.stringify([material.name, material.window, material.carriers]);
   if (same) return null;
   return (
     <Button
