@@ -9,6 +9,9 @@ import { RouterProvider } from 'react-router';
 import { router } from './app/router.tsx';
 import { store } from './app/store.ts';
 import { theme } from './app/theme.ts';
+import { applyTokens } from './shared/tokens.ts';
+
+applyTokens(document.documentElement);
 
 createRoot(document.getElementById('root')!).render(
   <StrictMode>

@@ -236,13 +236,13 @@ function WheelRing(props: {
         const [x2, y2] = place(angles[i]!, RADIUS - 14);
         return (
           <g key={i}>
-            <line x1={0} y1={0} x2={x} y2={y} stroke="#5c5c5c" strokeWidth={i === 0 ? 2 : 1} />
+            <line x1={0} y1={0} x2={x} y2={y} stroke="var(--soft)" strokeWidth={i === 0 ? 2 : 1} />
             <circle
               cx={x2}
               cy={y2}
               r={i === 0 ? 9 : 6}
               fill={screenColourFromLabD65(lab).hex}
-              stroke="#1f1f1f"
+              stroke="var(--ink)"
               strokeWidth={i === 0 ? 3 : 2}
             />
           </g>

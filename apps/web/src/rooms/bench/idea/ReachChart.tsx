@@ -96,7 +96,7 @@ export function ReachChart({ colours }: { readonly colours: readonly MatchedColo
               cy={SIZE - at(p.lab[2])}
               r={5}
               fill={screenColourFromLabD65(p.lab).hex}
-              stroke="#1f1f1f"
+              stroke="var(--ink)"
               strokeWidth={0.75}
             >
               <title>{p.ids.map(nameOf).join(' + ') || 'bare base'}</title>
