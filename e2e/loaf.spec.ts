@@ -116,7 +116,7 @@ test('doses in every habit say the same, and spoons replace the scale', async ({
 
   await page.goto('/settings');
   await page.getByLabel('How full spoons are').getByText('heaped').click();
-  const holds = page.getByLabel('A heaped spoon holds, in level ones');
+  const holds = page.getByLabel('A heaped one holds');
   await holds.fill('5');
   await holds.blur();
   await expect(page.getByText('At most 4')).toBeVisible();

@@ -24,7 +24,8 @@ test('a material of one’s own: refused limits, then saved, used in a pot, and 
   await page.getByRole('button', { name: 'New item' }).click();
   const { editor } = shelf;
   await editor.getByRole('button', { name: 'Add to the shelf' }).click();
-  await expect(editor.getByRole('alert')).toHaveText('A name is needed');
+  await expect(editor.getByText('A name is needed', { exact: true })).toBeVisible();
+  await expect(editor.getByLabel('Name', { exact: true })).toHaveAttribute('aria-invalid', 'true');
   await editor.getByLabel('Name', { exact: true }).fill('Wicket moss');
   await editor.getByLabel('Ceiling').fill('2');
   await editor.getByRole('button', { name: 'Add to the shelf' }).click();

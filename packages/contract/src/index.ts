@@ -21,5 +21,11 @@ export { type Problem, PROBLEM_CODES, type ProblemCode, type ProblemField } from
 export { type MatchRequest, type MatchTarget } from './colour/match.ts';
 export { type Palette, type PaletteWire, type SwatchColour, PALETTE_LIMITS } from './palettes/palettes.ts';
 export { BODY_LIMIT_BYTES, routes } from './routes.ts';
-export { defaultSettings, type Settings, type SettingsWire } from './settings/settings.ts';
+export {
+  DATE_ORDERS,
+  type DateOrder,
+  defaultSettings,
+  type Settings,
+  type SettingsWire,
+} from './settings/settings.ts';
 export { type BaseRecipe, type MouldWire, type RecipeWire, type Saved } from './saved/saved.ts';

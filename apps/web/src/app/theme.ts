@@ -32,6 +32,12 @@ export const theme: ThemeConfig = {
       itemSelectedColor: tokens.light,
       trackBg: tokens.surround,
     },
+    Form: {
+      itemMarginBottom: 0,
+      verticalLabelPadding: '0 0 3px',
+      labelFontSize: 12,
+      labelColor: tokens.soft,
+    },
     Button: { primaryShadow: 'none', defaultShadow: 'none' },
   },
 };

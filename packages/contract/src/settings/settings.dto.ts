@@ -19,7 +19,7 @@ import {
   type TemperatureUnit,
   type Units,
 } from '@kleur/core/units';
-import { type SettingsWire } from './settings.ts';
+import { DATE_ORDERS, type DateOrder, type SettingsWire } from './settings.ts';
 import { Num, One, OneOf, SomeOf, Text, Version } from '../fields.dto.ts';
 
 export class MeasuringDto implements Measuring {
@@ -44,6 +44,7 @@ export class SettingsUpdateDto implements SettingsWire {
   @One(() => MeasuringDto) measuring!: MeasuringDto;
   @OneOf(DOSE_UNITS) doseUnit!: DoseUnit;
   @One(() => UnitsDto) units!: UnitsDto;
+  @OneOf(DATE_ORDERS) dateOrder!: DateOrder;
   @Num(0, 1) gel!: number;
   @Version() version!: number;
 }

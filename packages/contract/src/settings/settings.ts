@@ -7,12 +7,17 @@ import {
   type Units,
 } from '@kleur/core/units';
 
+/** In which order a maker writes a day. */
+export const DATE_ORDERS = ['day-month-year', 'month-day-year', 'year-month-day'] as const;
+export type DateOrder = (typeof DATE_ORDERS)[number];
+
 /** The maker's habits. They change how things are shown and rounded, never what is stored. */
 export interface Settings {
   readonly studio: string;
   readonly measuring: Measuring;
   readonly doseUnit: DoseUnit;
   readonly units: Units;
+  readonly dateOrder: DateOrder;
   /** Gel assumed when a batch is opened: 0 none, 1 full. */
   readonly gel: number;
 }
@@ -32,5 +37,6 @@ export const defaultSettings: Settings = {
   },
   doseUnit: 'g-per-kg',
   units: metricUnits,
+  dateOrder: 'day-month-year',
   gel: 0,
 };

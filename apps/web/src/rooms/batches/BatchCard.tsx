@@ -1,8 +1,8 @@
 import { CopyOutlined, DeleteOutlined } from '@ant-design/icons';
 import { Button } from 'antd';
-import dayjs from 'dayjs';
 import { Link } from 'react-router';
 import { type BatchSummary } from '@kleur/contract';
+import { useDays } from '../../shared/hooks/useDays.ts';
 import { usePrinter } from '../../shared/hooks/useSettings.ts';
 import { stateName } from '../../shared/ui/stateName.ts';
 
@@ -14,6 +14,7 @@ export function BatchCard(props: {
 }) {
   const { batch } = props;
   const print = usePrinter();
+  const days = useDays();
   const colours = batch.face.map((f) => f.name).join(', ');
   return (
     <article className="card">
@@ -32,8 +33,7 @@ export function BatchCard(props: {
       <div className="card-foot">
         <span className={`state state-${batch.state}`}>{stateName[batch.state]}</span>
         <span className="soft figure">
-          {batch.madeOn ? dayjs(batch.madeOn).format('D MMM YYYY') : 'no date'} ·{' '}
-          {print.number(batch.totalOils, 0)} g
+          {batch.madeOn ? days.text(batch.madeOn) : 'no date'} · {print.number(batch.totalOils, 0)} g
         </span>
         <span className="card-acts">
           <Button

@@ -1,7 +1,6 @@
-import { PlusOutlined, SearchOutlined } from '@ant-design/icons';
-import { App, Button, Dropdown, Input, type InputRef, Pagination, Select } from 'antd';
-import { useRef } from 'react';
-import { useNavigate, useSearchParams } from 'react-router';
+import { PlusOutlined } from '@ant-design/icons';
+import { App, Button, Dropdown, Pagination, Select } from 'antd';
+import { useNavigate } from 'react-router';
 import { BATCH_STATES, type BatchState, type BatchSummary, type PaletteWire } from '@kleur/contract';
 import { emptyPlan, setPalette } from '@kleur/core/plan';
 import { failureOf } from '../../data/api.ts';
@@ -13,16 +12,16 @@ import {
   useRestoreBatchMutation,
 } from '../../data/batches.ts';
 import { usePalettesQuery } from '../../data/palettes.ts';
-import { useKeys } from '../../shared/hooks/useKeys.ts';
+import { useAddress } from '../../shared/hooks/useAddress.ts';
 import { useSettings } from '../../shared/hooks/useSettings.ts';
 import { useUndoNotice } from '../../shared/hooks/useUndoNotice.tsx';
-import { EmptyState } from '../../shared/ui/EmptyState.tsx';
+import { ListRoom } from '../../shared/ui/ListRoom.tsx';
 import { BatchCard } from './BatchCard.tsx';
 import { stateName } from '../../shared/ui/stateName.ts';
 
 /** All batches, shown by the colours of their bars. Search, state and page live in the address. */
 export function BatchesRoom() {
-  const [params, setParams] = useSearchParams();
+  const [params, set] = useAddress();
   const q = params.get('q') ?? '';
   const state = (params.get('state') ?? '') as BatchState | '';
   const page = Math.max(1, Number(params.get('page') ?? 1) || 1);
@@ -35,20 +34,6 @@ export function BatchesRoom() {
   const tellDeleted = useUndoNotice();
   const { studio } = useSettings();
   const navigate = useNavigate();
-  const search = useRef<InputRef>(null);
-
-  const set = (key: string, value: string): void => {
-    setParams(
-      (old) => {
-        const next = new URLSearchParams(old);
-        if (value) next.set(key, value);
-        else next.delete(key);
-        if (key !== 'page') next.delete('page');
-        return next;
-      },
-      { replace: key === 'q' },
-    );
-  };
 
   const attempt = async <T,>(work: Promise<T>): Promise<T | undefined> => {
     try {
@@ -78,11 +63,6 @@ export function BatchesRoom() {
     });
   };
 
-  useKeys({
-    n: () => void createNew(),
-    '/': () => search.current?.focus(),
-  });
-
   const { data: palettes = [] } = usePalettesQuery();
   const createFrom = async (palette: PaletteWire): Promise<void> => {
     const plan = setPalette(
@@ -101,31 +81,26 @@ export function BatchesRoom() {
   const filtered = q !== '' || state !== '';
 
   return (
-    <>
-      <header className="room-head">
-        <div>
-          <h1>Batches</h1>
-          {studio && <span className="soft">{studio}</span>}
-        </div>
-        <div className="room-tools">
-          <Input
-            ref={search}
-            aria-label="Search batches by name"
-            placeholder="Search"
-            prefix={<SearchOutlined />}
-            allowClear
-            maxLength={80}
-            value={q}
-            onChange={(e) => {
-              set('q', e.target.value);
-            }}
-            style={{ width: 200 }}
-          />
+    <ListRoom
+      title="Batches"
+      about={studio}
+      search={{
+        label: 'Search batches by name',
+        placeholder: 'Search',
+        width: 200,
+        value: q,
+        onChange: (text) => {
+          set({ q: text, page: '' });
+        },
+      }}
+      onNew={() => void createNew()}
+      tools={
+        <>
           <Select
             aria-label="State"
             value={state}
             onChange={(v) => {
-              set('state', v);
+              set({ state: v, page: '' });
             }}
             style={{ width: 140 }}
             options={[
@@ -148,67 +123,59 @@ export function BatchesRoom() {
               <Button>From a palette</Button>
             </Dropdown>
           )}
-        </div>
-      </header>
-      {error && !data ? (
-        <EmptyState
-          role="alert"
-          title="The batches could not be loaded"
-          action={<Button onClick={() => void refetch()}>Try again</Button>}
-        >
-          {failureOf(error).message}
-        </EmptyState>
-      ) : data?.items.length === 0 ? (
-        filtered ? (
-          <EmptyState
-            role="status"
-            title="No batch fits"
-            action={
-              <Button
-                onClick={() => {
-                  setParams({});
-                }}
-              >
-                Show all
-              </Button>
-            }
-          >
-            Nothing matches this name and state.
-          </EmptyState>
-        ) : (
-          <EmptyState title="No batch yet" action={newButton}>
-            Start with the oils, add pots and colours, and see each pot fresh, at the cut and cured before you
-            pour.
-          </EmptyState>
-        )
-      ) : (
-        <>
-          <ul className="cards" aria-busy={isFetching} aria-label="Batches">
-            {data?.items.map((batch) => (
-              <li key={batch.id}>
-                <BatchCard
-                  batch={batch}
-                  onCopy={() => void duplicate(batch)}
-                  onDelete={() => void removeWithUndo(batch)}
-                />
-              </li>
-            ))}
-          </ul>
-          {data && data.total > data.pageSize && (
-            <Pagination
-              className="pages"
-              current={data.page}
-              pageSize={data.pageSize}
-              total={data.total}
-              showSizeChanger={false}
-              showTotal={(total) => `${total} batches`}
-              onChange={(p) => {
-                set('page', String(p));
-              }}
-            />
-          )}
         </>
+      }
+      failure={
+        error && !data
+          ? { title: 'The batches could not be loaded', error, retry: () => void refetch() }
+          : null
+      }
+      nothingYet={
+        data?.items.length === 0 && !filtered
+          ? {
+              title: 'No batch yet',
+              action: newButton,
+              advice:
+                'Start with the oils, add pots and colours, and see each pot fresh, at the cut and cured before you pour.',
+            }
+          : null
+      }
+      nothingFits={
+        data?.items.length === 0
+          ? {
+              title: 'No batch fits',
+              advice: 'Nothing matches this name and state.',
+              showAll: () => {
+                set({ q: '', state: '', page: '' });
+              },
+            }
+          : null
+      }
+    >
+      <ul className="cards" aria-busy={isFetching} aria-label="Batches">
+        {data?.items.map((batch) => (
+          <li key={batch.id}>
+            <BatchCard
+              batch={batch}
+              onCopy={() => void duplicate(batch)}
+              onDelete={() => void removeWithUndo(batch)}
+            />
+          </li>
+        ))}
+      </ul>
+      {data && data.total > data.pageSize && (
+        <Pagination
+          className="pages"
+          current={data.page}
+          pageSize={data.pageSize}
+          total={data.total}
+          showSizeChanger={false}
+          showTotal={(total) => `${total} batches`}
+          onChange={(p) => {
+            set({ page: String(p) });
+          }}
+        />
       )}
-    </>
+    </ListRoom>
   );
 }

@@ -1,10 +1,11 @@
 import { RedoOutlined, UndoOutlined } from '@ant-design/icons';
-import { Button, Input, Select } from 'antd';
-import { memo, useState } from 'react';
+import { Button, Select } from 'antd';
+import { memo } from 'react';
 import { BATCH_STATES } from '@kleur/contract';
-import { PLAN_LIMITS } from '@kleur/core/plan';
 import { useAppDispatch } from '../../data/store.ts';
 import { useKeys } from '../../shared/hooks/useKeys.ts';
+import { DayField } from '../../shared/ui/DayField.tsx';
+import { NameField } from '../../shared/ui/NameField.tsx';
 import { stateName } from '../../shared/ui/stateName.ts';
 import { SaveSign } from './SaveSign.tsx';
 import { bench } from './state/benchSlice.ts';
@@ -17,7 +18,6 @@ export const BenchHead = memo(function BenchHead() {
   const canUndo = useBenchState((s) => (s.history?.past.length ?? 0) > 0);
   const canRedo = useBenchState((s) => (s.history?.future.length ?? 0) > 0);
   const dispatch = useAppDispatch();
-  const [nameText, setNameText] = useState<string | null>(null);
   const undo = (): void => {
     dispatch(bench.undone());
   };
@@ -25,24 +25,16 @@ export const BenchHead = memo(function BenchHead() {
     dispatch(bench.redone());
   };
   useKeys({ 'mod+z': undo, 'mod+shift+z': redo, 'mod+y': redo });
-  const nameProblem = nameText !== null && nameText.trim() === '' ? 'A batch needs a name' : null;
   return (
     <header className="bench-head">
-      <Input
+      <NameField
+        label="Name of the batch"
+        hideLabel
+        bare
         className="batch-name"
-        variant="borderless"
-        aria-label="Name of the batch"
-        aria-invalid={nameProblem ? true : undefined}
-        status={nameProblem ? 'error' : ''}
-        title={nameProblem ?? undefined}
-        maxLength={PLAN_LIMITS.name}
-        value={nameText ?? name}
-        onChange={(e) => {
-          setNameText(e.target.value);
-          if (e.target.value.trim() !== '') dispatch(edits.headChanged({ name: e.target.value }));
-        }}
-        onBlur={() => {
-          setNameText(null);
+        value={name}
+        onCommit={(v) => {
+          dispatch(edits.headChanged({ name: v }));
         }}
       />
       <Select
@@ -54,14 +46,12 @@ export const BenchHead = memo(function BenchHead() {
         options={BATCH_STATES.map((s) => ({ value: s, label: stateName[s] }))}
         style={{ width: 116 }}
       />
-      <Input
-        type="date"
-        aria-label="Day of making"
-        value={madeOn ?? ''}
-        onChange={(e) => {
-          dispatch(edits.headChanged({ madeOn: e.target.value || null }));
+      <DayField
+        label="Day of making"
+        value={madeOn}
+        onPick={(day) => {
+          dispatch(edits.headChanged({ madeOn: day }));
         }}
-        style={{ width: 146 }}
       />
       <span className="spring" />
       <SaveSign />

@@ -1,69 +1,34 @@
-import { Input, Select } from 'antd';
+import { Form, Input, Select } from 'antd';
 import { CAUTIONS, CLAIMS } from '@kleur/core/material';
-import { TextField } from '../../shared/ui/TextField.tsx';
-import { type FieldsProps } from './materialWrite.ts';
 
 /** What may be claimed of an item, what to watch for, and where its figures come from. */
-export function AboutFields({ write, set }: FieldsProps) {
+export function AboutFields() {
   return (
     <>
-      <div className="field">
-        <span className="field-label">Claims</span>
+      <Form.Item name="claims" label="Claims">
         <Select
           aria-label="Claims of this item"
           mode="multiple"
-          value={[...write.claims]}
-          onChange={(claims) => {
-            set({ claims });
-          }}
           options={CLAIMS.map((c) => ({ value: c, label: c }))}
         />
-      </div>
-      <div className="field">
-        <span className="field-label">Cautions</span>
+      </Form.Item>
+      <Form.Item name="cautions" label="Cautions">
         <Select
           aria-label="Cautions"
           mode="multiple"
-          value={[...write.cautions]}
-          onChange={(cautions) => {
-            set({ cautions });
-          }}
           options={CAUTIONS.map((c) => ({ value: c, label: c.replaceAll('-', ' ') }))}
         />
-      </div>
-      <div className="field">
-        <label className="field-label" htmlFor="material-behaviour">
-          How it behaves
-        </label>
-        <Input.TextArea
-          id="material-behaviour"
-          value={write.behaviour}
-          maxLength={400}
-          autoSize={{ minRows: 2, maxRows: 5 }}
-          onChange={(e) => {
-            set({ behaviour: e.target.value });
-          }}
-        />
-      </div>
+      </Form.Item>
+      <Form.Item name="behaviour" label="How it behaves">
+        <Input.TextArea maxLength={400} autoSize={{ minRows: 2, maxRows: 5 }} />
+      </Form.Item>
       <div className="row">
-        <TextField
-          label="Colour index"
-          grow
-          value={write.colourIndex}
-          maxLength={80}
-          onChange={(colourIndex) => {
-            set({ colourIndex });
-          }}
-        />
-        <TextField
-          label="Where the figures come from"
-          grow
-          value={write.source}
-          maxLength={200}
-          onChange={(source) => {
-            set({ source });
-          }}
-        />
+        <Form.Item name="colourIndex" label="Colour index" className="grow">
+          <Input maxLength={80} />
+        </Form.Item>
+        <Form.Item name="source" label="Where the figures come from" className="grow">
+          <Input maxLength={200} />
+        </Form.Item>
       </div>
     </>
   );

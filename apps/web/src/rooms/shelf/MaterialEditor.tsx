@@ -1,6 +1,6 @@
-import { Button, Drawer, Popconfirm, Select, Switch } from 'antd';
+import { Button, Drawer, Form, Input, Popconfirm, Select, Switch } from 'antd';
 import { useState } from 'react';
-import { type MaterialWire, type MaterialWrite, type ProblemField } from '@kleur/contract';
+import { type MaterialWire, type MaterialWrite } from '@kleur/contract';
 import { cautionText, MATERIAL_KINDS, type MaterialKind, type ShelfFace } from '@kleur/core/material';
 import { PLAN_LIMITS } from '@kleur/core/plan';
 import { failureOf } from '../../data/api.ts';
@@ -9,14 +9,14 @@ import {
   useDeleteMaterialMutation,
   useSaveMaterialMutation,
 } from '../../data/materials.ts';
+import { NumberItem } from '../../shared/form/NumberItem.tsx';
+import { showServerErrors } from '../../shared/form/serverErrors.ts';
 import { kindName } from '../../shared/ui/kindName.ts';
-import { NumberField } from '../../shared/ui/NumberField.tsx';
-import { TextField } from '../../shared/ui/TextField.tsx';
 import { AboutFields } from './AboutFields.tsx';
 import { DoseFields } from './DoseFields.tsx';
 import { FaceStrip } from './FaceStrip.tsx';
 import { OilFields, ScentFields } from './KindFields.tsx';
-import { blankMaterial, writeOf } from './materialWrite.ts';
+import { blankMaterial, entryOf, type MaterialEntry, writeFrom, writeOf } from './materialWrite.ts';
 import { StockFields } from './StockFields.tsx';
 
 /** Reads and edits one item, or makes a new one (material null). */
@@ -27,50 +27,38 @@ export function MaterialEditor(props: {
   readonly onDeleted: (material: MaterialWire) => void;
 }) {
   const { material, face } = props;
-  const [write, setWrite] = useState<MaterialWrite>(() =>
-    material ? writeOf(material) : blankMaterial('mica'),
+  const [form] = Form.useForm<MaterialEntry>();
+  const [first] = useState<MaterialEntry>(() =>
+    entryOf(material ? writeOf(material) : blankMaterial('mica')),
   );
-  const [fields, setFields] = useState<readonly ProblemField[]>([]);
+  // Empty until the fields are there.
+  const watched = Form.useWatch([], { form, preserve: true }) as Partial<MaterialEntry> | undefined;
+  const entry: MaterialEntry = { ...first, ...watched };
   const [problem, setProblem] = useState<string | null>(null);
   const [create, creating] = useCreateMaterialMutation();
   const [save, saving] = useSaveMaterialMutation();
   const [remove] = useDeleteMaterialMutation();
 
-  const set = (change: Partial<MaterialWrite>): void => {
-    setWrite((w) => ({ ...w, ...change }));
-    setFields([]);
-    setProblem(null);
-  };
-  const errorAt = (path: string): string | undefined => fields.find((f) => f.path === path)?.message;
   const changeKind = (kind: MaterialKind): void => {
-    const blank = blankMaterial(kind);
-    set({
-      kind,
-      colour: blank.colour,
-      window: blank.window,
-      carriers: blank.carriers,
-      bulkDensity: blank.bulkDensity,
-      oil: blank.oil,
-      scent: blank.scent,
-    });
+    const { colour, window, carriers, bulkDensity, oil, scent } = entryOf(blankMaterial(kind));
+    form.setFieldsValue({ colour, window, carriers, bulkDensity, oil, scent });
   };
 
   const submit = async (): Promise<void> => {
-    if (write.name.trim() === '') {
-      setFields([{ path: 'name', message: 'A name is needed' }]);
-      return;
-    }
+    setProblem(null);
+    // Fields of a kind that are not shown are part of the item all the same.
+    const write: MaterialWrite = writeFrom(form.getFieldsValue(true) as MaterialEntry);
     try {
       if (material) await save({ id: material.id, version: material.version, material: write }).unwrap();
       else await create(write).unwrap();
       props.onClose();
     } catch (e) {
       const failure = failureOf(e);
-      setFields(failure.fields);
+      const elsewhere = showServerErrors(form, failure.fields);
       setProblem(
         failure.code === 'stale-version'
           ? 'This item was changed elsewhere. Close and open it again to see the change; what you typed is still here.'
-          : failure.message,
+          : [failure.message, ...elsewhere.map((f) => `${f.path}: ${f.message}`)].join(' '),
       );
     }
   };
@@ -96,7 +84,9 @@ export function MaterialEditor(props: {
           <Button
             type="primary"
             loading={creating.isLoading || saving.isLoading}
-            onClick={() => void submit()}
+            onClick={() => {
+              form.submit();
+            }}
           >
             {material ? 'Save' : 'Add to the shelf'}
           </Button>
@@ -114,7 +104,20 @@ export function MaterialEditor(props: {
         </div>
       }
     >
-      <div className="editor">
+      <Form<MaterialEntry>
+        form={form}
+        name="material"
+        layout="vertical"
+        className="editor"
+        initialValues={first}
+        requiredMark={false}
+        scrollToFirstError={{ block: 'nearest', focus: true }}
+        onFinish={() => void submit()}
+        onValuesChange={({ stock }: Partial<MaterialEntry>) => {
+          setProblem(null);
+          if (stock) form.setFieldValue('inStock', true);
+        }}
+      >
         {problem && (
           <p className="field-problem" role="alert">
             {problem}
@@ -122,88 +125,56 @@ export function MaterialEditor(props: {
         )}
         {face && (
           <>
-            <FaceStrip face={face} name={write.name} big />
+            <FaceStrip face={face} name={entry.name} big />
             <p className="soft small">
               {face.shows === 'doses' ? 'g/kg oils, ' : ''}cured in a near-white base: gelled above, ungelled
               below. A shelf default until tested.
             </p>
           </>
         )}
-        {write.behaviour && material && <p>{write.behaviour}</p>}
-        {write.cautions.length > 0 && (
+        {entry.behaviour && material && <p>{entry.behaviour}</p>}
+        {entry.cautions.length > 0 && (
           <ul className="cautions">
-            {write.cautions.map((c) => (
+            {entry.cautions.map((c) => (
               <li key={c}>{cautionText[c]}</li>
             ))}
           </ul>
         )}
-        <TextField
+        <Form.Item
+          name="name"
           label="Name"
-          value={write.name}
-          maxLength={PLAN_LIMITS.name}
-          error={errorAt('name')}
-          onChange={(name) => {
-            set({ name });
-          }}
-        />
+          rules={[{ required: true, whitespace: true, message: 'A name is needed' }]}
+        >
+          <Input maxLength={PLAN_LIMITS.name} />
+        </Form.Item>
         <div className="row">
-          <div className="field grow">
-            <span className="field-label">Kind</span>
+          <Form.Item name="kind" label="Kind" className="grow">
             <Select
               aria-label="Kind of item"
-              value={write.kind}
               disabled={material !== null}
               onChange={changeKind}
               options={MATERIAL_KINDS.map((k) => ({ value: k, label: kindName[k] }))}
             />
-          </div>
-          <div className="field">
-            <label className="field-label" htmlFor="material-stock">
-              In stock
-            </label>
-            <Switch
-              id="material-stock"
-              checked={write.inStock}
-              onChange={(inStock) => {
-                set({ inStock });
-              }}
-            />
-          </div>
-          <NumberField
+          </Form.Item>
+          <Form.Item name="inStock" label="In stock" valuePropName="checked">
+            <Switch />
+          </Form.Item>
+          <NumberItem
+            name="pricePerGram"
             label="Price per gram"
             width={130}
-            value={write.pricePerGram}
             digits={4}
             min={0}
             max={10_000}
-            onCommit={(pricePerGram) => {
-              set({ pricePerGram });
-            }}
-            onClear={() => {
-              set({ pricePerGram: null });
-            }}
+            optional
           />
         </div>
-        <DoseFields write={write} set={set} errorAt={errorAt} />
-        <StockFields write={write} set={set} />
-        {write.oil && (
-          <OilFields
-            oil={write.oil}
-            onChange={(oil) => {
-              set({ oil });
-            }}
-          />
-        )}
-        {write.scent && (
-          <ScentFields
-            scent={write.scent}
-            onChange={(scent) => {
-              set({ scent });
-            }}
-          />
-        )}
-        <AboutFields write={write} set={set} />
-      </div>
+        {entry.window && <DoseFields colour={entry.colour} />}
+        <StockFields kind={entry.kind} lots={entry.lots} />
+        {entry.oil && <OilFields />}
+        {entry.scent && <ScentFields />}
+        <AboutFields />
+      </Form>
     </Drawer>
   );
 }

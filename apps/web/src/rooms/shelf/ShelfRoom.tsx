@@ -1,7 +1,6 @@
-import { PlusOutlined, SearchOutlined } from '@ant-design/icons';
-import { App, Button, Checkbox, Input, type InputRef, Select } from 'antd';
-import { useEffect, useMemo, useRef, useState } from 'react';
-import { useSearchParams } from 'react-router';
+import { PlusOutlined } from '@ant-design/icons';
+import { App, Button, Checkbox, Select } from 'antd';
+import { useEffect, useMemo, useState } from 'react';
 import { type MaterialWire } from '@kleur/contract';
 import { CLAIMS, type Claim, MATERIAL_KINDS, type MaterialKind, type ShelfFace } from '@kleur/core/material';
 import { failureOf } from '../../data/api.ts';
@@ -10,9 +9,9 @@ import {
   useRestoreMaterialMutation,
   useSaveMaterialMutation,
 } from '../../data/materials.ts';
-import { useKeys } from '../../shared/hooks/useKeys.ts';
+import { useAddress } from '../../shared/hooks/useAddress.ts';
 import { useUndoNotice } from '../../shared/hooks/useUndoNotice.tsx';
-import { EmptyState } from '../../shared/ui/EmptyState.tsx';
+import { ListRoom } from '../../shared/ui/ListRoom.tsx';
 import { kindName } from '../../shared/ui/kindName.ts';
 import { colourWorker } from '../../workers/client.ts';
 import { writeOf } from './materialWrite.ts';
@@ -23,7 +22,7 @@ const NEW = 'new';
 
 /** Everything that can go into a batch, with what it looks like in soap. Filters live in the address. */
 export function ShelfRoom() {
-  const [params, setParams] = useSearchParams();
+  const [params, set] = useAddress();
   const q = params.get('q') ?? '';
   const kind = (params.get('kind') ?? '') as MaterialKind | '';
   const claims = params.getAll('claim') as Claim[];
@@ -35,28 +34,10 @@ export function ShelfRoom() {
   const [restore] = useRestoreMaterialMutation();
   const { message } = App.useApp();
   const tellDeleted = useUndoNotice();
-  const search = useRef<InputRef>(null);
 
-  const set = (change: Readonly<Record<string, string | readonly string[]>>): void => {
-    setParams(
-      (old) => {
-        const next = new URLSearchParams(old);
-        for (const [key, value] of Object.entries(change)) {
-          next.delete(key);
-          for (const v of typeof value === 'string' ? [value] : value) if (v) next.append(key, v);
-        }
-        return next;
-      },
-      { replace: 'q' in change },
-    );
+  const openNew = (): void => {
+    set({ item: NEW });
   };
-
-  useKeys({
-    n: () => {
-      set({ item: NEW });
-    },
-    '/': () => search.current?.focus(),
-  });
 
   const toggleStock = async (m: MaterialWire): Promise<void> => {
     try {
@@ -92,122 +73,102 @@ export function ShelfRoom() {
 
   return (
     <>
-      <header className="room-head">
-        <div>
-          <h1>Shelf</h1>
-          <span className="soft">
-            {data
-              ? `${shown.length} of ${data.length} · colours from the model, cured, gelled above ungelled`
-              : ''}
-          </span>
-        </div>
-        <div className="room-tools">
-          <Input
-            ref={search}
-            aria-label="Search the shelf"
-            placeholder="Name, colour index, behaviour"
-            prefix={<SearchOutlined />}
-            allowClear
-            maxLength={80}
-            value={q}
-            onChange={(e) => {
-              set({ q: e.target.value });
-            }}
-            style={{ width: 230 }}
-          />
-          <Select
-            aria-label="Kind"
-            value={kind}
-            onChange={(v) => {
-              set({ kind: v });
-            }}
-            style={{ width: 160 }}
-            options={[
-              { value: '', label: 'Every kind' },
-              ...MATERIAL_KINDS.map((k) => ({ value: k, label: kindName[k] })),
-            ]}
-          />
-          <Select
-            aria-label="Claims"
-            mode="multiple"
-            placeholder="Claims"
-            maxTagCount="responsive"
-            value={claims}
-            onChange={(v) => {
-              set({ claim: v });
-            }}
-            style={{ width: 150 }}
-            options={CLAIMS.map((c) => ({ value: c, label: c }))}
-          />
-          <Checkbox
-            checked={stockOnly}
-            onChange={(e) => {
-              set({ stock: e.target.checked ? '1' : '' });
-            }}
-          >
-            In stock
-          </Checkbox>
-          <Button
-            type="primary"
-            icon={<PlusOutlined />}
-            onClick={() => {
-              set({ item: NEW });
-            }}
-          >
-            New item
-          </Button>
-        </div>
-      </header>
-      {error && !data && (
-        <EmptyState
-          role="alert"
-          title="The shelf could not be loaded"
-          action={<Button onClick={() => void refetch()}>Try again</Button>}
-        >
-          {failureOf(error).message}
-        </EmptyState>
-      )}
-      {data && shown.length === 0 && (
-        <EmptyState
-          role="status"
-          title="Nothing on the shelf fits"
-          action={
-            <Button
-              onClick={() => {
-                setParams({});
+      <ListRoom
+        title="Shelf"
+        about={
+          data && `${shown.length} of ${data.length} · colours from the model, cured, gelled above ungelled`
+        }
+        search={{
+          label: 'Search the shelf',
+          placeholder: 'Name, colour index, behaviour',
+          width: 230,
+          value: q,
+          onChange: (text) => {
+            set({ q: text });
+          },
+        }}
+        onNew={openNew}
+        tools={
+          <>
+            <Select
+              aria-label="Kind"
+              value={kind}
+              onChange={(v) => {
+                set({ kind: v });
+              }}
+              style={{ width: 160 }}
+              options={[
+                { value: '', label: 'Every kind' },
+                ...MATERIAL_KINDS.map((k) => ({ value: k, label: kindName[k] })),
+              ]}
+            />
+            <Select
+              aria-label="Claims"
+              mode="multiple"
+              placeholder="Claims"
+              maxTagCount="responsive"
+              value={claims}
+              onChange={(v) => {
+                set({ claim: v });
+              }}
+              style={{ width: 150 }}
+              options={CLAIMS.map((c) => ({ value: c, label: c }))}
+            />
+            <Checkbox
+              checked={stockOnly}
+              onChange={(e) => {
+                set({ stock: e.target.checked ? '1' : '' });
               }}
             >
-              Show all
+              In stock
+            </Checkbox>
+            <Button type="primary" icon={<PlusOutlined />} onClick={openNew}>
+              New item
             </Button>
-          }
-        >
-          Try fewer filters, or add an item of your own.
-        </EmptyState>
-      )}
-      {groups.map(([k, items]) => (
-        <section key={k} aria-label={kindName[k]} className="shelf-board">
-          <div className="shelf-head">
-            <h2>{kindName[k]}</h2>
-            <span className="soft small">
-              {k === 'oil' ? 'saponification' : k === 'scent' ? 'limit' : 'faint · typical · ceiling'} · in
-              stock
-            </span>
-          </div>
-          <ul className="shelf-rows">
-            {items.map((m) => (
-              <ShelfRow
-                key={m.id}
-                material={m}
-                face={faces.get(m.id) ?? null}
-                onOpen={() => {
-                  set({ item: m.id });
-                }}
-                onStock={() => void toggleStock(m)}
-              />
-            ))}
-          </ul>
-        </section>
-      ))}
+          </>
+        }
+        failure={
+          error && !data
+            ? { title: 'The shelf could not be loaded', error, retry: () => void refetch() }
+            : null
+        }
+        nothingFits={
+          data && shown.length === 0
+            ? {
+                title: 'Nothing on the shelf fits',
+                advice: 'Try fewer filters, or add an item of your own.',
+                showAll: () => {
+                  set({ q: '', kind: '', claim: '', stock: '' });
+                },
+              }
+            : null
+        }
+      >
+        {groups.map(([k, items]) => (
+          <section key={k} aria-label={kindName[k]} className="shelf-board">
+            <div className="shelf-head">
+              <h2>{kindName[k]}</h2>
+              <span className="soft small">
+                {k === 'oil' ? 'saponification' : k === 'scent' ? 'limit' : 'faint · typical · ceiling'} · in
+                stock
+              </span>
+            </div>
+            <ul className="shelf-rows">
+              {items.map((m) => (
+                <ShelfRow
+                  key={m.id}
+                  material={m}
+                  face={faces.get(m.id) ?? null}
+                  onOpen={() => {
+                    set({ item: m.id });
+                  }}
+                  onStock={() => void toggleStock(m)}
+                />
+              ))}
+            </ul>
+          </section>
+        ))}
+      </ListRoom>
       {item && data && (
         <MaterialEditor
           key={item}

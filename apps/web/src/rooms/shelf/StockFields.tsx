@@ -1,74 +1,58 @@
-import { Button, Checkbox } from 'antd';
-import { type Lot, lotAtHand, LOT_LIMITS } from '@kleur/core/material';
-import { NumberField } from '../../shared/ui/NumberField.tsx';
-import { TextField } from '../../shared/ui/TextField.tsx';
+import { Button, Checkbox, Form, Input } from 'antd';
+import { type Lot, LOT_LIMITS, type MaterialKind } from '@kleur/core/material';
+import { NumberItem } from '../../shared/form/NumberItem.tsx';
 import { newId } from '../../shared/newId.ts';
-import { type FieldsProps } from './materialWrite.ts';
+import { type MaterialEntry } from './materialWrite.ts';
 
 /** What is there of an item and of which lot; of an additive, also the lye that it takes up. */
-export function StockFields({ write, set }: FieldsProps) {
-  const lot = lotAtHand(write);
-  const before = write.lots.slice(1).map((l) => l.label);
-  const setLot = (next: Lot): void => {
-    set({ lots: [next, ...write.lots.slice(1)] });
-  };
+export function StockFields({ kind, lots }: { readonly kind: MaterialKind; readonly lots: readonly Lot[] }) {
+  const form = Form.useFormInstance<MaterialEntry>();
+  const atHand = lots[0];
+  const labelled = atHand !== undefined && atHand.label !== '';
+  const before = lots.slice(1).map((l) => l.label);
   return (
     <div className="row">
-      <NumberField
+      <NumberItem
+        name="stock"
         label="On the shelf"
         width={130}
-        value={write.stock}
         digits={1}
         min={0}
         max={1_000_000}
         suffix="g"
-        onCommit={(stock) => {
-          set({ stock, inStock: stock > 0 || write.inStock });
-        }}
-        onClear={() => {
-          set({ stock: null });
-        }}
+        optional
       />
-      <TextField
-        label="Lot at hand"
-        grow
-        value={lot?.label ?? ''}
-        maxLength={LOT_LIMITS.label}
-        onChange={(label) => {
-          // Another label is another lot, which has not been read yet.
-          setLot({ id: lot?.id ?? newId(), label, tested: false });
-        }}
-      />
-      <Checkbox
-        checked={lot?.tested ?? false}
-        disabled={!lot || lot.label === ''}
-        onChange={(e) => {
-          if (lot) setLot({ ...lot, tested: e.target.checked });
-        }}
-      >
-        A bar of it has been read
-      </Checkbox>
+      <Form.Item name={['lots', 0, 'label']} label="Lot at hand" className="grow">
+        <Input
+          maxLength={LOT_LIMITS.label}
+          onChange={() => {
+            // Another label is another lot, which has not been read yet.
+            form.setFieldValue(['lots', 0, 'tested'], false);
+          }}
+        />
+      </Form.Item>
+      <Form.Item name={['lots', 0, 'tested']} valuePropName="checked" className="beside-labels">
+        <Checkbox disabled={!labelled}>A bar of it has been read</Checkbox>
+      </Form.Item>
       <Button
-        disabled={!lot || lot.label === '' || write.lots.length >= LOT_LIMITS.lots}
+        className="beside-labels"
+        disabled={!labelled || lots.length >= LOT_LIMITS.lots}
         onClick={() => {
-          set({ lots: [{ id: newId(), label: '', tested: false }, ...write.lots] });
+          form.setFieldValue('lots', [{ id: newId(), label: '', tested: false }, ...lots]);
         }}
       >
         A new lot
       </Button>
-      {before.length > 0 && <span className="soft small">before: {before.join(', ')}</span>}
-      {write.kind === 'additive' && (
-        <NumberField
+      {before.length > 0 && <span className="soft small beside-labels">before: {before.join(', ')}</span>}
+      {kind === 'additive' && (
+        <NumberItem
+          name="lyeDemand"
           label="Takes up lye"
           width={150}
-          value={write.lyeDemand}
           digits={3}
           min={0}
           max={2}
           suffix="g NaOH/g"
-          onCommit={(lyeDemand) => {
-            set({ lyeDemand });
-          }}
         />
       )}
     </div>

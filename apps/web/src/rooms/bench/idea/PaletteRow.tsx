@@ -1,5 +1,5 @@
 import { CloseOutlined, DownloadOutlined, PlusOutlined, SaveOutlined } from '@ant-design/icons';
-import { App, Button, Dropdown, Input } from 'antd';
+import { App, Button, Dropdown } from 'antd';
 import { labD65FromHex, screenColourFromLabD65 } from '@kleur/core/colour';
 import { type PaletteFile, paletteFormats } from '@kleur/core/formats';
 import { PLAN_LIMITS } from '@kleur/core/plan';
@@ -9,6 +9,7 @@ import { useAppDispatch } from '../../../data/store.ts';
 import { usePrinter } from '../../../shared/hooks/useSettings.ts';
 import { edits } from '../state/edits.ts';
 import { ColourPicker } from '../../../shared/ui/ColourPicker.tsx';
+import { NameField } from '../../../shared/ui/NameField.tsx';
 import { newId } from '../../../shared/newId.ts';
 import { useDocument } from '../state/useDerived.ts';
 import { named, useShelf } from '../useMatching.ts';
@@ -115,15 +116,14 @@ export function PaletteRow({
                 aria-label={reach ? `Within reach: ${reach.hex}` : 'Working it out'}
                 data-hex={reach?.hex}
               />
-              <Input
+              <NameField
+                label={`Name of ${colour.name}`}
+                hideLabel
+                bare
                 size="small"
-                variant="borderless"
-                aria-label={`Name of ${colour.name}`}
                 value={colour.name}
-                maxLength={PLAN_LIMITS.name}
-                onChange={(e) => {
-                  if (e.target.value.trim())
-                    dispatch(edits.paletteColourSet({ id: colour.id, change: { name: e.target.value } }));
+                onCommit={(v) => {
+                  dispatch(edits.paletteColourSet({ id: colour.id, change: { name: v } }));
                 }}
               />
               <p className="figure small">

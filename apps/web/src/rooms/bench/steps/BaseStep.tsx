@@ -1,3 +1,4 @@
+import { lazy, Suspense } from 'react';
 import { type CheckPlace } from '@kleur/core/checks';
 import { LevelMark } from '../../../shared/ui/Levels.tsx';
 import { usePart } from '../../../shared/hooks/usePart.ts';
@@ -6,14 +7,17 @@ import { CheckList } from '../CheckList.tsx';
 import { ColourCard } from '../ColourCard.tsx';
 import { KeepLooks } from '../KeepLooks.tsx';
 import { useChecks, usePlan } from '../state/useDerived.ts';
-import { AdditivesPart } from './base/AdditivesPart.tsx';
 import { BlendBars } from './base/BlendBars.tsx';
-import { EmbedsPart } from './base/EmbedsPart.tsx';
 import { LyePanel } from './base/LyePanel.tsx';
-import { MouldPart } from './base/MouldPart.tsx';
 import { OilTable } from './base/OilTable.tsx';
-import { ScentPart } from './base/ScentPart.tsx';
 import { WhiteLimit } from './base/WhiteLimit.tsx';
+
+const MouldPart = lazy(() => import('./base/MouldPart.tsx').then((m) => ({ default: m.MouldPart })));
+const ScentPart = lazy(() => import('./base/ScentPart.tsx').then((m) => ({ default: m.ScentPart })));
+const AdditivesPart = lazy(() =>
+  import('./base/AdditivesPart.tsx').then((m) => ({ default: m.AdditivesPart })),
+);
+const EmbedsPart = lazy(() => import('./base/EmbedsPart.tsx').then((m) => ({ default: m.EmbedsPart })));
 
 type PartKey = 'oils' | 'mould' | 'scent' | 'additives' | 'embeds';
 const PARTS: readonly { key: PartKey; label: string; places: readonly CheckPlace['at'][] }[] = [
@@ -64,10 +68,12 @@ export function BaseStep() {
           </aside>
         </div>
       )}
-      {part === 'mould' && <MouldPart checks={checks} />}
-      {part === 'scent' && <ScentPart checks={checks} />}
-      {part === 'additives' && <AdditivesPart checks={checks} />}
-      {part === 'embeds' && <EmbedsPart checks={checks} />}
+      <Suspense fallback={<p role="status">Opening…</p>}>
+        {part === 'mould' && <MouldPart checks={checks} />}
+        {part === 'scent' && <ScentPart checks={checks} />}
+        {part === 'additives' && <AdditivesPart checks={checks} />}
+        {part === 'embeds' && <EmbedsPart checks={checks} />}
+      </Suspense>
     </>
   );
 }

@@ -1,5 +1,5 @@
 import { DeleteOutlined } from '@ant-design/icons';
-import { Button, Input, Select, Switch } from 'antd';
+import { Button, Select, Switch } from 'antd';
 import { useMemo } from 'react';
 import { embedComposition, embedFacts } from '@kleur/core/balance';
 import { deltaE00 } from '@kleur/core/colour';
@@ -20,6 +20,7 @@ import {
 import { gramsPerKg } from '@kleur/core/units';
 import * as why from '@kleur/core/why';
 import { usePrinter } from '../../../../shared/hooks/useSettings.ts';
+import { NameField } from '../../../../shared/ui/NameField.tsx';
 import { NumberField } from '../../../../shared/ui/NumberField.tsx';
 import { LengthField } from '../../../../shared/ui/Quantity.tsx';
 import { Figure } from '../../../../shared/ui/Why.tsx';
@@ -73,13 +74,13 @@ export function EmbedCard({ embed }: { readonly embed: Embed }) {
     <li className="dose" aria-label={`Embed ${embed.name}`}>
       <div className="row">
         <EmbedSwatch embed={embed} />
-        <Input
-          aria-label="Name of the embed"
+        <NameField
+          label="Name of the embed"
+          hideLabel
+          width={150}
           value={embed.name}
-          maxLength={PLAN_LIMITS.name}
-          style={{ width: 150 }}
-          onChange={(e) => {
-            if (e.target.value !== '') set({ name: e.target.value });
+          onCommit={(name) => {
+            set({ name });
           }}
         />
         <Select<EmbedBase>

@@ -1,8 +1,9 @@
 import { usePrinter } from '../../../../shared/hooks/useSettings.ts';
 import { DeleteOutlined, PlusOutlined } from '@ant-design/icons';
-import { Button, Input, Select } from 'antd';
+import { Button, Select } from 'antd';
 import { LIQUID_KINDS, PLAN_LIMITS, setBase } from '@kleur/core/plan';
 import { grams } from '@kleur/core/units';
+import { NameField } from '../../../../shared/ui/NameField.tsx';
 import { NumberField } from '../../../../shared/ui/NumberField.tsx';
 import { MassField } from '../../../../shared/ui/Quantity.tsx';
 import { newId } from '../../../../shared/newId.ts';
@@ -38,13 +39,13 @@ export function LiquidMore() {
       </p>
       {liquid.parts.map((part) => (
         <div key={part.id} className="row">
-          <Input
-            aria-label="Name of the liquid"
+          <NameField
+            label="Name of the liquid"
+            hideLabel
+            width={130}
             value={part.name}
-            maxLength={PLAN_LIMITS.name}
-            style={{ width: 130 }}
-            onChange={(e) => {
-              if (e.target.value !== '') change(part.id, { name: e.target.value });
+            onCommit={(name) => {
+              change(part.id, { name });
             }}
           />
           <Select

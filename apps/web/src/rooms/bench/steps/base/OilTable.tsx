@@ -1,5 +1,4 @@
-import { DeleteOutlined } from '@ant-design/icons';
-import { Button, Segmented } from 'antd';
+import { Segmented } from 'antd';
 import { useState } from 'react';
 import { materialOf, oilsAddUp, oilsSum, PLAN_LIMITS } from '@kleur/core/plan';
 import { grams } from '@kleur/core/units';
@@ -8,6 +7,7 @@ import { useAppDispatch } from '../../../../data/store.ts';
 import { usePrinter } from '../../../../shared/hooks/useSettings.ts';
 import { NumberField } from '../../../../shared/ui/NumberField.tsx';
 import { MassField } from '../../../../shared/ui/Quantity.tsx';
+import { ShareTable } from '../../../../shared/ui/ShareTable.tsx';
 import { Why } from '../../../../shared/ui/Why.tsx';
 import { edits } from '../../state/edits.ts';
 import { newId } from '../../../../shared/newId.ts';
@@ -41,89 +41,63 @@ export function OilTable() {
         />
       </div>
       {base.oils.length > 0 && (
-        <table className="grid oils">
-          <thead>
-            <tr>
-              <th scope="col">Oil</th>
-              <th scope="col" className="num">
-                {by === 'percent' ? 'Share' : 'Mass'}
-              </th>
-              <th scope="col" className="num">
-                {by === 'percent' ? 'Mass' : 'Share'}
-                <Why of="the oils" lines={() => why.oils(plan, print)} />
-              </th>
-              <th scope="col">
-                <span className="sr-only">Remove</span>
-              </th>
-            </tr>
-          </thead>
-          <tbody>
-            {base.oils.map((row) => {
-              const { name } = materialOf(plan, row.materialId);
-              const mass = (base.totalOils * row.percent) / 100;
-              return (
-                <tr key={row.id}>
-                  <th scope="row">{name}</th>
-                  <td className="num">
-                    {by === 'percent' ? (
-                      <NumberField
-                        key="percent"
-                        label={`${name}, %`}
-                        hideLabel
-                        width={104}
-                        value={row.percent}
-                        min={PLAN_LIMITS.percent.min}
-                        max={PLAN_LIMITS.percent.max}
-                        step={1}
-                        suffix="%"
-                        onCommit={(percent) => {
-                          dispatch(edits.oilPercentSet({ id: row.id, percent }));
-                        }}
-                      />
-                    ) : (
-                      <MassField
-                        label={`Mass of ${name}`}
-                        hideLabel
-                        width={116}
-                        value={mass}
-                        min={0}
-                        max={PLAN_LIMITS.totalOils.max / PLAN_LIMITS.oils}
-                        step={10}
-                        onCommit={(v) => {
-                          dispatch(edits.oilMassSet({ id: row.id, mass: grams(v) }));
-                        }}
-                      />
-                    )}
-                  </td>
-                  <td className="num figure">
-                    {by === 'percent' ? print.mass(mass) : `${print.fixed(row.percent, 2)} %`}
-                  </td>
-                  <td>
-                    <Button
-                      type="text"
-                      icon={<DeleteOutlined />}
-                      aria-label={`Remove ${name}`}
-                      title="Remove"
-                      onClick={() => {
-                        dispatch(edits.oilRemoved(row.id));
-                      }}
-                    />
-                  </td>
-                </tr>
-              );
-            })}
-          </tbody>
-          <tfoot>
-            <tr>
-              <th scope="row">Together</th>
-              <td className={oilsAddUp(base.oils) ? 'num figure' : 'num figure off'}>
-                {print.fixed(sum, 2)} %
-              </td>
-              <td className="num figure">{print.mass((base.totalOils * sum) / 100)}</td>
-              <td />
-            </tr>
-          </tfoot>
-        </table>
+        <ShareTable
+          head={[
+            'Oil',
+            by === 'percent' ? 'Share' : 'Mass',
+            <>
+              {by === 'percent' ? 'Mass' : 'Share'}
+              <Why of="the oils" lines={() => why.oils(plan, print)} />
+            </>,
+          ]}
+          rows={base.oils.map((row) => {
+            const { name } = materialOf(plan, row.materialId);
+            const mass = (base.totalOils * row.percent) / 100;
+            return {
+              id: row.id,
+              name,
+              field:
+                by === 'percent' ? (
+                  <NumberField
+                    key="percent"
+                    label={`${name}, %`}
+                    hideLabel
+                    width={104}
+                    value={row.percent}
+                    {...PLAN_LIMITS.percent}
+                    step={1}
+                    suffix="%"
+                    onCommit={(percent) => {
+                      dispatch(edits.oilPercentSet({ id: row.id, percent }));
+                    }}
+                  />
+                ) : (
+                  <MassField
+                    label={`Mass of ${name}`}
+                    hideLabel
+                    width={116}
+                    value={mass}
+                    min={0}
+                    max={PLAN_LIMITS.totalOils.max / PLAN_LIMITS.oils}
+                    step={10}
+                    onCommit={(v) => {
+                      dispatch(edits.oilMassSet({ id: row.id, mass: grams(v) }));
+                    }}
+                  />
+                ),
+              figure: by === 'percent' ? print.mass(mass) : `${print.fixed(row.percent, 2)} %`,
+              removeLabel: `Remove ${name}`,
+              onRemove: () => {
+                dispatch(edits.oilRemoved(row.id));
+              },
+            };
+          })}
+          sum={{
+            share: `${print.fixed(sum, 2)} %`,
+            figure: print.mass((base.totalOils * sum) / 100),
+            off: !oilsAddUp(base.oils),
+          }}
+        />
       )}
       {base.oils.length === 0 && (
         <p className="soft">No oils yet. Their blend is the canvas for every colour.</p>

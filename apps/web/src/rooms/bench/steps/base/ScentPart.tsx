@@ -1,4 +1,3 @@
-import { DeleteOutlined } from '@ant-design/icons';
 import { Button, Segmented, Switch } from 'antd';
 import { productPerOil, scentBlend } from '@kleur/core/balance';
 import { type Check } from '@kleur/core/checks';
@@ -17,6 +16,7 @@ import * as why from '@kleur/core/why';
 import { useAppDispatch } from '../../../../data/store.ts';
 import { usePrinter } from '../../../../shared/hooks/useSettings.ts';
 import { NumberField } from '../../../../shared/ui/NumberField.tsx';
+import { ShareTable } from '../../../../shared/ui/ShareTable.tsx';
 import { Figure } from '../../../../shared/ui/Why.tsx';
 import { edits } from '../../state/edits.ts';
 import { newId } from '../../../../shared/newId.ts';
@@ -73,70 +73,48 @@ function Blend() {
       </div>
       {!scent && <p className="soft">Unscented. Choose one, or several for a blend.</p>}
       {scent && (
-        <table className="grid oils">
-          <thead>
-            <tr>
-              <th scope="col">Scent</th>
-              <th scope="col" className="num">
-                Parts
-              </th>
-              <th scope="col" className="num">
-                Share
-              </th>
-              <th scope="col">
-                <span className="sr-only">Remove</span>
-              </th>
-            </tr>
-          </thead>
-          <tbody>
-            {scent.parts.map((part) => {
-              const m = materialOf(plan, part.materialId);
-              const f = m.scent!;
-              return (
-                <tr key={part.id}>
-                  <th scope="row">
-                    {m.name}
-                    <div className="soft small">
-                      Up to {print.number(f.limit, 1)} g/kg of{' '}
-                      {f.limitBasis === 'oils' ? 'oils' : 'finished soap'} · vanillin{' '}
-                      {print.number(f.vanillin * 100, 1)} % · {PACES[f.pace]}
-                    </div>
-                  </th>
-                  <td className="num">
-                    <NumberField
-                      label={`Parts of ${m.name}`}
-                      hideLabel
-                      width={84}
-                      value={part.parts}
-                      {...PLAN_LIMITS.parts}
-                      step={1}
-                      onCommit={(parts) => {
-                        edit(
-                          (p) =>
-                            changeScent(p, {
-                              parts: p.base.scent!.parts.map((x) => (x.id === part.id ? { ...x, parts } : x)),
-                            }),
-                          `scent-part:${part.id}`,
-                        );
-                      }}
-                    />
-                  </td>
-                  <td className="num figure">{sum > 0 ? print.fixed((part.parts / sum) * 100, 0) : '–'} %</td>
-                  <td>
-                    <Button
-                      type="text"
-                      icon={<DeleteOutlined />}
-                      aria-label={`Remove ${m.name}`}
-                      onClick={() => {
-                        edit((p) => removeScentPart(p, part.id));
-                      }}
-                    />
-                  </td>
-                </tr>
-              );
-            })}
-          </tbody>
-        </table>
+        <ShareTable
+          head={['Scent', 'Parts', 'Share']}
+          rows={scent.parts.map((part) => {
+            const m = materialOf(plan, part.materialId);
+            const f = m.scent!;
+            return {
+              id: part.id,
+              name: m.name,
+              about: (
+                <>
+                  Up to {print.number(f.limit, 1)} g/kg of{' '}
+                  {f.limitBasis === 'oils' ? 'oils' : 'finished soap'} · vanillin{' '}
+                  {print.number(f.vanillin * 100, 1)} % · {PACES[f.pace]}
+                </>
+              ),
+              field: (
+                <NumberField
+                  label={`Parts of ${m.name}`}
+                  hideLabel
+                  width={84}
+                  value={part.parts}
+                  {...PLAN_LIMITS.parts}
+                  step={1}
+                  onCommit={(parts) => {
+                    edit(
+                      (p) =>
+                        changeScent(p, {
+                          parts: p.base.scent!.parts.map((x) => (x.id === part.id ? { ...x, parts } : x)),
+                        }),
+                      `scent-part:${part.id}`,
+                    );
+                  }}
+                />
+              ),
+              figure: `${sum > 0 ? print.fixed((part.parts / sum) * 100, 0) : '–'} %`,
+              removeLabel: `Remove ${m.name}`,
+              onRemove: () => {
+                edit((p) => removeScentPart(p, part.id));
+              },
+            };
+          })}
+        />
       )}
       <div className="row">
         {(scent?.parts.length ?? 0) < PLAN_LIMITS.scentParts && (

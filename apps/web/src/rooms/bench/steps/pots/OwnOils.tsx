@@ -1,6 +1,5 @@
 import { type PotFrame } from '../../state/planFrame.ts';
-import { DeleteOutlined } from '@ant-design/icons';
-import { Button, Segmented } from 'antd';
+import { Segmented } from 'antd';
 import {
   addOil,
   materialOf,
@@ -15,6 +14,7 @@ import {
 } from '@kleur/core/plan';
 import { usePrinter } from '../../../../shared/hooks/useSettings.ts';
 import { NumberField } from '../../../../shared/ui/NumberField.tsx';
+import { ShareTable } from '../../../../shared/ui/ShareTable.tsx';
 import { newId } from '../../../../shared/newId.ts';
 import { MaterialPicker } from '../../MaterialPicker.tsx';
 import { usePlan, usePrep } from '../../state/useDerived.ts';
@@ -57,56 +57,39 @@ function OwnTable({ pot }: { readonly pot: PotFrame }) {
   const rows = lyes.find((l) => l.potId === pot.id)?.rows ?? [];
   return (
     <>
-      <table className="grid oils">
-        <tbody>
-          {pot.ownOils.map((row) => {
-            const { name } = materialOf(plan, row.materialId);
-            return (
-              <tr key={row.id}>
-                <th scope="row">{name}</th>
-                <td className="num">
-                  <NumberField
-                    label={`${name} of ${pot.name}, %`}
-                    hideLabel
-                    width={104}
-                    value={row.percent}
-                    {...PLAN_LIMITS.percent}
-                    step={1}
-                    suffix="%"
-                    onCommit={(percent) => {
-                      edit((p) => setOilPercent(p, row.id, percent, pot.id), `pot:${pot.id}:oil:${row.id}`);
-                    }}
-                  />
-                </td>
-                <td className="num figure">
-                  {print.mass(rows.find((o) => o.materialId === row.materialId)?.mass ?? 0)}
-                </td>
-                <td>
-                  <Button
-                    type="text"
-                    icon={<DeleteOutlined />}
-                    aria-label={`Remove ${name} from ${pot.name}`}
-                    title="Remove"
-                    onClick={() => {
-                      edit((p) => removeOil(p, row.id, pot.id));
-                    }}
-                  />
-                </td>
-              </tr>
-            );
-          })}
-        </tbody>
-        <tfoot>
-          <tr>
-            <th scope="row">Together</th>
-            <td className={oilsAddUp(pot.ownOils) ? 'num figure' : 'num figure off'}>
-              {print.fixed(oilsSum(pot.ownOils), 2)} %
-            </td>
-            <td className="num figure">{print.mass(rows.reduce((sum, o) => sum + o.mass, 0))}</td>
-            <td />
-          </tr>
-        </tfoot>
-      </table>
+      <ShareTable
+        rows={pot.ownOils.map((row) => {
+          const { name } = materialOf(plan, row.materialId);
+          return {
+            id: row.id,
+            name,
+            field: (
+              <NumberField
+                label={`${name} of ${pot.name}, %`}
+                hideLabel
+                width={104}
+                value={row.percent}
+                {...PLAN_LIMITS.percent}
+                step={1}
+                suffix="%"
+                onCommit={(percent) => {
+                  edit((p) => setOilPercent(p, row.id, percent, pot.id), `pot:${pot.id}:oil:${row.id}`);
+                }}
+              />
+            ),
+            figure: print.mass(rows.find((o) => o.materialId === row.materialId)?.mass ?? 0),
+            removeLabel: `Remove ${name} from ${pot.name}`,
+            onRemove: () => {
+              edit((p) => removeOil(p, row.id, pot.id));
+            },
+          };
+        })}
+        sum={{
+          share: `${print.fixed(oilsSum(pot.ownOils), 2)} %`,
+          figure: print.mass(rows.reduce((sum, o) => sum + o.mass, 0)),
+          off: !oilsAddUp(pot.ownOils),
+        }}
+      />
       {pot.ownOils.length < PLAN_LIMITS.oils && (
         <MaterialPicker
           label={`Add an oil to ${pot.name}`}

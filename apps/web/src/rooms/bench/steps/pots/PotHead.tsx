@@ -1,11 +1,12 @@
 import { ArrowLeftOutlined, ArrowRightOutlined, CopyOutlined, DeleteOutlined } from '@ant-design/icons';
-import { Button, Input, Switch } from 'antd';
-import { memo, useState } from 'react';
+import { Button, Switch } from 'antd';
+import { memo } from 'react';
 import { PLAN_LIMITS } from '@kleur/core/plan';
 
 import { useAppDispatch } from '../../../../data/store.ts';
 import { useBench } from '../../BenchContext.ts';
 import { edits } from '../../state/edits.ts';
+import { NameField } from '../../../../shared/ui/NameField.tsx';
 import { newId } from '../../../../shared/newId.ts';
 import { usePlanFrame } from '../../state/useDerived.ts';
 
@@ -15,38 +16,18 @@ export const PotHead = memo(function PotHead({ potId: id }: { readonly potId: st
   const { name, scented } = plan.pots.find((p) => p.id === id)!;
   const { select } = useBench();
   const dispatch = useAppDispatch();
-  const [text, setText] = useState<string | null>(null);
   const at = plan.pots.findIndex((p) => p.id === id);
-  const problem = text !== null && text.trim() === '' ? 'A pot needs a name' : null;
   return (
     <section aria-label="Pot" className="pot-head">
       <div className="row">
-        <div className="field" style={{ flexGrow: 1 }}>
-          <label className="field-label" htmlFor="pot-name">
-            Name
-          </label>
-          <Input
-            id="pot-name"
-            value={text ?? name}
-            maxLength={PLAN_LIMITS.name}
-            status={problem ? 'error' : ''}
-            aria-invalid={problem ? true : undefined}
-            aria-describedby={problem ? 'pot-name-problem' : undefined}
-            onChange={(e) => {
-              setText(e.target.value);
-              if (e.target.value.trim() !== '')
-                dispatch(edits.potSet({ id, change: { name: e.target.value } }));
-            }}
-            onBlur={() => {
-              setText(null);
-            }}
-          />
-          {problem && (
-            <div id="pot-name-problem" className="field-problem" role="alert">
-              {problem}
-            </div>
-          )}
-        </div>
+        <NameField
+          label="Name"
+          grow
+          value={name}
+          onCommit={(v) => {
+            dispatch(edits.potSet({ id, change: { name: v } }));
+          }}
+        />
         {plan.base.scent && (
           <div className="field">
             <label className="field-label" htmlFor="pot-scented">

@@ -8,6 +8,7 @@ import * as why from '@kleur/core/why';
 import { usePrinter } from '../../../../shared/hooks/useSettings.ts';
 import { LevelMark } from '../../../../shared/ui/Levels.tsx';
 import { NumberField } from '../../../../shared/ui/NumberField.tsx';
+import { SortableList } from '../../../../shared/ui/SortableList.tsx';
 import { Why } from '../../../../shared/ui/Why.tsx';
 import { CheckList } from '../../CheckList.tsx';
 import { PotSwatch } from '../../PotSwatch.tsx';
@@ -162,19 +163,12 @@ function WorkPanel() {
           options={HEATS.map((h) => ({ value: h, label: HEAT_NAMES[h] }))}
         />
       </div>
-      <div className="field">
-        <span className="field-label">After the pour, in this order</span>
-        <Select<Finish[]>
-          aria-label="After the pour, in this order"
-          mode="multiple"
-          value={[...work.finish]}
-          placeholder="nothing"
-          onChange={(finish) => {
-            set({ finish });
-          }}
-          options={FINISHES.map((f) => ({ value: f, label: FINISH_NAMES[f] }))}
-        />
-      </div>
+      <FinishOrder
+        finish={work.finish}
+        onChange={(finish) => {
+          set({ finish });
+        }}
+      />
       <div className="setting">
         <span>Permanent line</span>
         <Segmented<boolean>
@@ -190,6 +184,41 @@ function WorkPanel() {
         />
       </div>
     </section>
+  );
+}
+
+/** What is done after the pour, first to last. */
+function FinishOrder(props: {
+  readonly finish: readonly Finish[];
+  readonly onChange: (finish: readonly Finish[]) => void;
+}) {
+  const { finish, onChange } = props;
+  const left = FINISHES.filter((f) => !finish.includes(f));
+  return (
+    <div className="field">
+      <span className="field-label">After the pour, in this order</span>
+      <SortableList
+        label="After the pour, in this order"
+        items={finish.map((f) => ({ id: f, label: FINISH_NAMES[f] }))}
+        onOrder={(ids) => {
+          onChange(ids as Finish[]);
+        }}
+        onRemove={(id) => {
+          onChange(finish.filter((f) => f !== id));
+        }}
+      />
+      {left.length > 0 && (
+        <Select<Finish | null>
+          aria-label="Add what is done after the pour"
+          value={null}
+          placeholder={finish.length === 0 ? 'nothing' : 'and then'}
+          onChange={(next) => {
+            if (next) onChange([...finish, next]);
+          }}
+          options={left.map((f) => ({ value: f, label: FINISH_NAMES[f] }))}
+        />
+      )}
+    </div>
   );
 }
 

@@ -1,9 +1,9 @@
-import dayjs from 'dayjs';
 import { type LyeFlow } from '@kleur/core/balance';
 import { techniqueById } from '@kleur/core/palette';
 import { type AdditiveMoment, blendsOf, materialOf, oilsAddUp } from '@kleur/core/plan';
 import { type PrepAdditive, type PrepSheet } from '@kleur/core/work';
 import * as why from '@kleur/core/why';
+import { useDays } from '../../../../shared/hooks/useDays.ts';
 import { usePrinter, useSettings } from '../../../../shared/hooks/useSettings.ts';
 import { Why } from '../../../../shared/ui/Why.tsx';
 import { CheckList } from '../../CheckList.tsx';
@@ -17,6 +17,7 @@ import { PrintButton } from './PrintButton.tsx';
 /** The sheet for the bench: what to weigh for the base and for each pot, and how to disperse it. */
 export function SheetPart() {
   const { name, madeOn } = useDocument();
+  const days = useDays();
   const plan = usePlan();
   const prep = usePrep();
   const checks = useChecks().filter((c) => c.level !== 'tip');
@@ -29,9 +30,8 @@ export function SheetPart() {
         <div>
           <h2>{name}</h2>
           <span className="soft">
-            {[studio, madeOn && dayjs(madeOn).format('D MMMM YYYY'), technique?.name]
-              .filter(Boolean)
-              .join(' · ') || 'No date set'}
+            {[studio, madeOn && days.text(madeOn), technique?.name].filter(Boolean).join(' · ') ||
+              'No date set'}
           </span>
         </div>
         <PrintButton />

@@ -1,0 +1,70 @@
+import { CalendarOutlined } from '@ant-design/icons';
+import dayjs from 'dayjs';
+import { lazy, Suspense, useEffect, useRef, useState } from 'react';
+import { useDays } from '../hooks/useDays.ts';
+import styles from './DayField.module.css';
+
+const load = () => import('antd/es/date-picker');
+const Picker = lazy(load);
+
+/** As days are stored and sent. */
+const STORED = 'YYYY-MM-DD';
+
+/**
+ * A day, shown with its weekday. Pressed, it becomes a field to type the day into, in the maker's own order, with a
+ * calendar below; the calendar is loaded when the button is first touched.
+ */
+export function DayField(props: {
+  readonly label: string;
+  /** `YYYY-MM-DD`, or null for no day. */
+  readonly value: string | null;
+  readonly onPick: (day: string | null) => void;
+}) {
+  const { label, value, onPick } = props;
+  const days = useDays();
+  const [editing, setEditing] = useState(false);
+  const button = useRef<HTMLButtonElement>(null);
+  const wasEditing = useRef(false);
+  useEffect(() => {
+    // Whoever leaves the calendar stands where they were before it.
+    if (wasEditing.current && !editing && document.activeElement === document.body) button.current?.focus();
+    wasEditing.current = editing;
+  }, [editing]);
+
+  const text = value === null ? 'No date' : days.text(value);
+  const shown = (
+    <button
+      ref={button}
+      type="button"
+      className={styles.day}
+      aria-label={`${label}: ${text}`}
+      onPointerEnter={() => void load()}
+      onFocus={() => void load()}
+      onClick={() => {
+        setEditing(true);
+      }}
+    >
+      {text} <CalendarOutlined />
+    </button>
+  );
+  if (!editing) return shown;
+  return (
+    <Suspense fallback={shown}>
+      <Picker
+        autoFocus
+        defaultOpen
+        className={styles.field}
+        aria-label={label}
+        value={value === null ? null : dayjs(value)}
+        format={[days.typed, STORED]}
+        placeholder={days.typed}
+        onChange={(day: unknown) => {
+          onPick(dayjs.isDayjs(day) ? day.format(STORED) : null);
+        }}
+        onOpenChange={(open) => {
+          if (!open) setEditing(false);
+        }}
+      />
+    </Suspense>
+  );
+}
