@@ -12,13 +12,19 @@ export function useLiveForm<T extends object>(
 ): { readonly form: FormInstance<T>; readonly onValuesChange: (change: Partial<T>) => void } {
   const [form] = Form.useForm<T>();
   const before = useRef(value);
+  // What came out of the form need not go into it again: meanwhile there may be more typed.
+  const told = useRef<Partial<T>>({});
   useEffect(() => {
-    const changed = Object.entries(value).filter(([key, v]) => before.current[key as keyof T] !== v);
+    const changed = (Object.keys(value) as (keyof T)[]).filter((key) => before.current[key] !== value[key]);
+    const elsewhere = changed.filter((key) => !(key in told.current) || told.current[key] !== value[key]);
     before.current = value;
-    form.setFieldsValue(Object.fromEntries(changed) as never);
+    told.current = {};
+    form.setFieldsValue(Object.fromEntries(elsewhere.map((key) => [key, value[key]])) as never);
   }, [form, value]);
   const tell = async (change: Partial<T>): Promise<void> => {
-    if (await isUsable(form as FormInstance, Object.keys(change))) onChange(change);
+    if (!(await isUsable(form as FormInstance, Object.keys(change)))) return;
+    told.current = { ...told.current, ...change };
+    onChange(change);
   };
   return { form, onValuesChange: (change) => void tell(change) };
 }

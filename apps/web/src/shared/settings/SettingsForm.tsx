@@ -1,5 +1,5 @@
 import { App, Button, Form } from 'antd';
-import { type ReactNode, useEffect, useState } from 'react';
+import { type ReactNode, useEffect, useRef, useState } from 'react';
 import { type Settings, type SettingsWire } from '@kleur/contract';
 import { failureOf } from '../../data/api.ts';
 import { latestOnly } from '../../data/latest.ts';
@@ -21,6 +21,7 @@ export function SettingsForm({ name, children }: { readonly name: string; readon
   const dispatch = useAppDispatch();
   const { message } = App.useApp();
 
+  const ownVersion = useRef<number | null>(null);
   const put = useStable(async (settings: Settings): Promise<void> => {
     const { version } = await dispatch(
       settingsApi.endpoints.settings.initiate(undefined, { subscribe: false }),
@@ -29,6 +30,7 @@ export function SettingsForm({ name, children }: { readonly name: string; readon
       const saved = await dispatch(
         settingsApi.endpoints.saveSettings.initiate({ version, settings }),
       ).unwrap();
+      ownVersion.current = saved.version;
       await dispatch(settingsApi.util.upsertQueryData('settings', undefined, saved));
     } catch (e) {
       const failure = failureOf(e);
@@ -37,15 +39,12 @@ export function SettingsForm({ name, children }: { readonly name: string; readon
       if (failure.code === 'stale-version') void refetch();
     }
   });
-  const [busy, setBusy] = useState(false);
-  const [saves] = useState(() =>
-    latestOnly<Settings, void>({ put, onAnswer: () => undefined, onBusy: setBusy }),
-  );
+  const [saves] = useState(() => latestOnly<Settings, void>({ put, onAnswer: () => undefined }));
 
   useEffect(() => {
-    // What is typed while it is being saved is newer than what comes back.
-    if (data && !busy) form.setFieldsValue(data);
-  }, [data, busy, form]);
+    // What this form saved itself need not go into it again: meanwhile there may be more typed.
+    if (data && data.version !== ownVersion.current) form.setFieldsValue(data);
+  }, [data, form]);
 
   if (!data) {
     return error ? (
