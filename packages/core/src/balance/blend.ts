@@ -71,6 +71,10 @@ export interface OilBrings {
   readonly pace: number;
 }
 
+/**
+ * What each oil of the recipe brings to the blend: its part of the properties by share, and its factor on the
+ * pace.
+ */
 export const oilsBring = (plan: Plan): OilBrings[] => {
   const total = plan.base.oils.reduce((sum, o) => sum + o.percent, 0);
   return plan.base.oils.map((o): OilBrings => {

@@ -13,6 +13,10 @@ const SOLID: Partial<Readonly<Record<MaterialKind, number>>> = {
 };
 const PLANT = 1.4;
 
+/**
+ * Density of a powder's own substance without the air between its grains, g/ml, by kind; that of plants where
+ * the kind has none.
+ */
 export const solidDensity = ({ kind }: Material): number => SOLID[kind] ?? PLANT;
 
 /**

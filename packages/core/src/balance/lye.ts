@@ -15,6 +15,10 @@ export const molesPerGram = (sapKoh: number): number => sapKoh / 1000 / KOH;
 /** Why no lye amount may be shown. */
 export type LyeStop = 'oils-sum' | 'superfat-range' | 'lye-missing-value';
 
+/**
+ * Why no lye may be told: shares that do not make 100 %, a negative superfat, an oil in use without a
+ * saponification value. Empty when nothing stands against it.
+ */
 export function lyeStops(plan: Plan): LyeStop[] {
   const blends = blendsOf(plan);
   const stops: LyeStop[] = [];

@@ -22,6 +22,7 @@ export interface Held {
   water: number;
 }
 
+/** Sum of the components of a mixture, g. */
 export const sum = (v: Float64Array): number => {
   let total = 0;
   for (const g of v) total += g;

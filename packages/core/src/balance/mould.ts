@@ -34,6 +34,7 @@ export function mouldArea(m: Mould): number {
   }
 }
 
+/** Ground area of all moulds together, dm²: what a powder line covers. */
 export const mouldsArea = ({ moulds }: Moulding): number =>
   moulds.reduce((sum, m) => sum + m.count * mouldArea(m.mould), 0);
 

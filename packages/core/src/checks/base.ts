@@ -89,6 +89,7 @@ const missingValue = (missing: readonly Material[], potId: string | null): Check
 
 export const CONCENTRATION_WARN = { low: 25, high: 40 } as const;
 
+/** Warns of a lye outside 25–40 %, lye over lye and liquid. */
 export function checkLyeConcentration({ plan, print, batter }: PlanFacts): Check[] {
   const { naoh, koh, liquid } = lyeRate(plan);
   const c = concentrationOf(naoh + koh, liquid);
@@ -169,6 +170,10 @@ const waterBeside = (plan: Plan): Plan => ({
 /** Superfat of a single pot, %: no oil may be missing where carriers took it from the batch. */
 export const POT_SUPERFAT = { stop: 0, warn: 2 } as const;
 
+/**
+ * Warns of a pot whose own superfat falls below 2 % because lye-hungry additives or batch oils left it; stops
+ * below 0.
+ */
 export function checkPotSuperfat({ plan, flow, batter, print }: PlanFacts): Check[] {
   if (batter.lye === null) return [];
   return flow.pots.flatMap((p): Check[] => {

@@ -81,6 +81,11 @@ export interface PlanFacts {
   readonly looks: ReadonlyMap<string, PotLooks>;
 }
 
+/**
+ * What the checks look at, worked out once: flow, sheet, pace and the looks of every pot.
+ * @param context the maker's measuring and shelf, and whether the batch is made; units are metric unless a
+ * printer is given.
+ */
 export function planFacts(
   plan: Plan,
   { measuring, print = printerFor(metricUnits), shelf, made = false }: CheckContext,

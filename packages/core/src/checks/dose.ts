@@ -24,6 +24,7 @@ function eachDose(
 
 const BEYOND_CEILING: readonly Caution[] = ['stains', 'brittle', 'rivers', 'fast', 'heat', 'sensitiser'];
 
+/** Warns of a dose above the material's ceiling, g/kg oils, with what happens beyond it. */
 export const checkDoseOver = (facts: PlanFacts): Check[] =>
   eachDose(facts, ({ row, material }, { pot }) => {
     const ceiling = material.window?.ceiling;
@@ -44,6 +45,7 @@ export const checkDoseOver = (facts: PlanFacts): Check[] =>
     };
   });
 
+/** Tells of a powder too small for the maker's scale or spoons: under two divisions, or half the smallest spoon. */
 export const checkTooSmall = (facts: PlanFacts): Check[] =>
   eachDose(facts, ({ material, wanted, measured, drops }) => {
     if (!measured.tooSmall || drops !== null) return null;
@@ -66,6 +68,7 @@ export const checkTooSmall = (facts: PlanFacts): Check[] =>
     };
   });
 
+/** Warns of a colourant that lye destroys or shifts. */
 export const checkAlkaliUnstable = (facts: PlanFacts): Check[] =>
   eachDose(facts, ({ material }) => {
     const unstable = material.cautions.includes('alkali-unstable');
@@ -84,6 +87,7 @@ export const checkAlkaliUnstable = (facts: PlanFacts): Check[] =>
 /** Keeps less than this share of its colour to cure or in light: warn. */
 export const FADES_BELOW = 0.7;
 
+/** Warns of a colourant of which less than 70 % stays in light. */
 export const checkFades = (facts: PlanFacts): Check[] =>
   eachDose(facts, ({ material }) => {
     const keeps = material.optics?.fading?.remains ?? 1;
@@ -100,6 +104,7 @@ export const checkFades = (facts: PlanFacts): Check[] =>
 /** Below this distance from the uncoloured pot nothing is seen. */
 export const FAINT_BELOW = 2;
 
+/** Tells of a colourant whose dose alone moves the bare pot by less than ΔE00 2. */
 export const checkDoseFaint = (facts: PlanFacts): Check[] =>
   eachDose(facts, ({ material }, { pot }) => {
     if (!material.optics) return null;
@@ -134,6 +139,7 @@ export function roundingShift(facts: PlanFacts, { pot, oils, rows }: PrepPot): n
   return deltaE00(looks.at(measured), looks.cured);
 }
 
+/** Tells of a pot whose cured colour moves by more than ΔE00 1.5 when doses are rounded to what can be measured. */
 export function checkRounding(facts: PlanFacts): Check[] {
   return facts.prep.pots.flatMap((p): Check[] => {
     const shift = roundingShift(facts, p);

@@ -47,6 +47,7 @@ export function checkReadsAsOne(facts: PlanFacts): Check[] {
 /** All pots within this of L* leave the bar flat. */
 export const FLAT_WITHIN = 12;
 
+/** Tells of a design whose pots all lie within 12 L* of each other, cured: in grey it is one surface. */
 export function checkValueFlat(facts: PlanFacts): Check[] {
   const { pots } = meeting(facts);
   if (pots.length < 2) return [];

@@ -85,6 +85,10 @@ const keyOf = ({ canvas: c, parts, age, gel }: Composition): string =>
 const KEPT = 200;
 const kept = new Map<string, PotLooks>();
 
+/**
+ * The colours of a composition at the stages that the checks ask about. Equal compositions are looked up, so
+ * that a drag works out one pot only.
+ */
 export function looksOf(composition: Composition): PotLooks {
   const key = keyOf(composition);
   const found = kept.get(key) ?? looks(composition);

@@ -7,6 +7,7 @@ import { type Check, type PlanFacts } from './check.ts';
 export const SOLIDS_WARN = 40;
 const SOLID_KINDS: readonly MaterialKind[] = ['pigment', 'mica', 'fluorescent', 'dye', 'clay', 'botanical'];
 
+/** Warns of more than 40 g of powders per kg oils in a pot. */
 export const checkTotalSolids = (facts: PlanFacts): Check[] =>
   facts.plan.pots.flatMap((pot): Check[] => {
     const solid = facts.held
@@ -29,6 +30,7 @@ export const checkTotalSolids = (facts: PlanFacts): Check[] =>
 /** Oil and glycerin carriers above this share of a pot's oils soften it. */
 export const CARRIER_WARN = 0.05;
 
+/** Warns of carriers above 5 % of a pot's oils, and of more carrier oil than the recipe holds. */
 export const checkCarrierHeavy = (facts: PlanFacts): Check[] => [
   ...facts.prep.pots.flatMap(({ pot, oils, rows, flow }): Check[] => {
     const wet = rows.filter((r) => ['oil', 'glycerin', 'infusion'].includes(r.carrier?.medium ?? ''));

@@ -72,6 +72,7 @@ export function checkHeatRisk(facts: PlanFacts): Check[] {
 /** More water than this concentration leaves, with full gel, lets titanium dioxide run. */
 export const RIVERS_BELOW = 30;
 
+/** Warns of titanium dioxide in thin lye with forced gel, which gives glycerin rivers. */
 export function checkRivers(facts: PlanFacts): Check[] {
   const { plan } = facts;
   const { naoh, koh, liquid } = lyeRate(plan);
@@ -202,6 +203,7 @@ export function checkAllergen(facts: PlanFacts): Check[] {
 /** Layers further apart than this do not knit by themselves, hours. */
 export const BOND_HOURS = 1;
 
+/** Tells of layers poured more than an hour apart, which may part at the cut. */
 export function checkLayerBond({ plan, print }: PlanFacts): Check[] {
   const hours = plan.pots
     .filter((p) => p.place !== 'spare')
@@ -242,6 +244,7 @@ export function needs({ plan, prep, flow }: Pick<PlanFacts, 'plan' | 'prep' | 'f
   return sum;
 }
 
+/** Warns of materials of which the shelf holds less than the plan needs, g. */
 export function checkStock(facts: PlanFacts): Check[] {
   const { plan, shelf, print } = facts;
   const short = [...needs(facts)].flatMap(([id, mass]) => {
@@ -263,6 +266,7 @@ export function checkStock(facts: PlanFacts): Check[] {
   ];
 }
 
+/** Tells, for a line that is made again, of lots of which no bar has been read. */
 export function checkLots(facts: PlanFacts): Check[] {
   const { plan, shelf } = facts;
   if (!plan.work.permanentLine) return [];

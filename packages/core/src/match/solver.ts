@@ -60,6 +60,11 @@ export interface Solver {
   cost(ids: readonly number[], v: readonly number[]): number;
 }
 
+/**
+ * Builds the solver of one target on one canvas.
+ * @param candidates what may be used, each up to its ceiling.
+ * @param given what is in the pot already and stays.
+ */
 export function createSolver(
   canvas: Canvas,
   candidates: readonly Candidate[],

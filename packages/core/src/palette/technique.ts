@@ -58,6 +58,7 @@ export const TECHNIQUES: readonly Technique[] = [
   row('stamped', 'Stamped face', 8, [1, 3]),
 ];
 
+/** The technique of an id; null for none or an unknown one. */
 export const techniqueById = (id: string | null): Technique | null =>
   TECHNIQUES.find((t) => t.id === id) ?? null;
 

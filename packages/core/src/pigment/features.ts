@@ -14,9 +14,13 @@ export type Feature =
   /** The same at every wavelength. */
   | { readonly type: 'flat'; readonly height?: number };
 
+/** A Gaussian band at `at` nm, `width` nm its standard deviation. */
 export const band = (at: number, width: number, height = 1): Feature => ({ type: 'band', at, width, height });
+/** An edge at `at` nm, which passes from absorbing to clear within about four times `width` nm. */
 export const edge = (at: number, width: number, height = 1): Feature => ({ type: 'edge', at, width, height });
+/** Browning that falls to 1/e of its height at 380 nm within `decay` nm. */
 export const brown = (decay: number, height = 1): Feature => ({ type: 'brown', decay, height });
+/** The same absorption everywhere. */
 export const flat = (height = 1): Feature => ({ type: 'flat', height });
 
 function valueAt(f: Feature, nm: number): number {

@@ -17,8 +17,11 @@ export const CUT_HOURS = 48;
 /** Full cure, six weeks. */
 export const CURED_HOURS = 42 * HOURS_PER_DAY;
 
+/** The moment of the pour. `gel`: 0 none, 1 full. */
 export const fresh = (gel = 0): Stage => ({ hours: 0, gel });
+/** Two days after the pour. `gel`: 0 none, 1 full. */
 export const atCut = (gel = 0): Stage => ({ hours: CUT_HOURS, gel });
+/** Six weeks after the pour. `gel`: 0 none, 1 full. */
 export const cured = (gel = 0): Stage => ({ hours: CURED_HOURS, gel });
 
 /** Emulsion scatters more than the bar it becomes; the droplets go with this time constant (hours). */

@@ -59,6 +59,7 @@ export const emptyMoulding: Moulding = {
   bars: { by: 'thickness', thickness: 25, count: 10, kerf: 1, end: 0, columns: 1 },
 };
 
+/** A new mould of a shape with common measures, mm and ml. */
 export const plainMould = (name: string, shape: MouldShape): Mould => ({
   name,
   shape,

@@ -236,6 +236,7 @@ export const emptyWork: Work = {
 
 export const plainLye: LyeChoice = { kohShare: 0, naohPurity: 100, kohPurity: 90 };
 
+/** A plan with nothing in it: 1,000 g of oils to come, 5 % superfat. */
 export const emptyPlan = (): Plan => ({
   schema: PLAN_SCHEMA,
   idea: { technique: null, colours: [] },

@@ -41,6 +41,7 @@ const spoonNames: Readonly<Record<Spoon, string>> = {
   'tsp-1/64': '1/64 tsp',
 };
 
+/** A spoon as makers write it, such as “¼ tsp”. */
 export const spoonName = (spoon: Spoon): string => spoonNames[spoon];
 
 /** "2 tsp + ¼ tsp + 2 × 1/16 tsp", with ", heaped" where they are. */

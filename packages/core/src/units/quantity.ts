@@ -9,8 +9,11 @@ export type GramsPerKg = Branded<'g/kg oils'>;
 /** Volume in millilitres. */
 export type Millilitres = Branded<'ml'>;
 
+/** Marks a number as a mass in g. */
 export const grams = (value: number): Grams => value as Grams;
+/** Marks a number as a dose in g per kg oils. */
 export const gramsPerKg = (value: number): GramsPerKg => value as GramsPerKg;
+/** Marks a number as a volume in ml. */
 export const millilitres = (value: number): Millilitres => value as Millilitres;
 
 /** Avoirdupois pound, exact. */

@@ -34,6 +34,7 @@ export function spoonVolume(spoon: Spoon, system: SpoonSystem): Millilitres {
 
 /** Level spoon mass of a powder from its loose bulk density in g/ml. */
 export const massOfVolume = (volume: Millilitres, bulkDensity: number): Grams => grams(volume * bulkDensity);
+/** Volume of a powder from its mass and its bulk density, g/ml > 0. */
 export const volumeOfMass = (mass: Grams, bulkDensity: number): Millilitres =>
   millilitres(mass / bulkDensity);
 

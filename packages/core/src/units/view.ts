@@ -26,12 +26,18 @@ const GRAMS_IN: Readonly<Record<MassUnit, number>> = {
 };
 const MM_IN: Readonly<Record<LengthUnit, number>> = { mm: 1, in: 25.4 };
 
+/** A mass in g as a number of the unit. */
 export const massInUnit = (grams: number, unit: MassUnit): number => grams / GRAMS_IN[unit];
+/** The mass in g of a number of the unit. */
 export const massFromUnit = (value: number, unit: MassUnit): number => value * GRAMS_IN[unit];
+/** A length in mm as a number of the unit. */
 export const lengthInUnit = (mm: number, unit: LengthUnit): number => mm / MM_IN[unit];
+/** The length in mm of a number of the unit. */
 export const lengthFromUnit = (value: number, unit: LengthUnit): number => value * MM_IN[unit];
+/** A temperature in °C as a number of the unit. */
 export const temperatureInUnit = (celsius: number, unit: TemperatureUnit): number =>
   unit === 'C' ? celsius : celsius * 1.8 + 32;
+/** The temperature in °C of a number of the unit. */
 export const temperatureFromUnit = (value: number, unit: TemperatureUnit): number =>
   unit === 'C' ? value : (value - 32) / 1.8;
 

@@ -90,6 +90,7 @@ export function lye(plan: Plan, print: Printer, of: LyeFlow): Lines {
   return lines;
 }
 
+/** How the liquid of a lye follows from its rule. */
 export function liquid({ base }: Plan, print: Printer, of: LyeFlow): Lines {
   const lye_ = of.naoh + of.koh;
   const { by, value } = base.liquid;
@@ -138,6 +139,7 @@ export function batter(plan: Plan, print: Printer): Lines {
   ];
 }
 
+/** How the scent of each pot follows from the dose. */
 export function scent(plan: Plan, print: Printer): Lines {
   const choice = plan.base.scent;
   if (!choice) return [];
@@ -164,6 +166,7 @@ export function scent(plan: Plan, print: Printer): Lines {
   ];
 }
 
+/** How much stabiliser the vanillin of the scent calls for. */
 export function stabiliser(plan: Plan, print: Printer): Lines {
   const choice = plan.base.scent;
   if (!choice) return [];
@@ -174,6 +177,7 @@ export function stabiliser(plan: Plan, print: Printer): Lines {
   ];
 }
 
+/** How an additive's mass follows from its dose, and what each bar gets of it. */
 export const additive = (plan: Plan, print: Printer, row: AdditiveRow, mass: number, bars: number): Lines => [
   `${print.number(row.dose, 2)} g per kg oils = ${print.mass(mass)} in the batch`,
   ...(bars > 0 ? [`over ${bars} bars: ${print.number(mass / bars, 2)} g each`] : []),
@@ -193,6 +197,7 @@ export const concentration = (plan: Plan, print: Printer): Lines => {
   ];
 };
 
+/** Where the density of the batter comes from. */
 export const density = (plan: Plan, print: Printer): Lines => {
   const flow = flowOf(plan);
   return plan.moulding.density === null
@@ -203,6 +208,7 @@ export const density = (plan: Plan, print: Printer): Lines => {
     : [`As you measured it: ${print.number(flow.density, 3)} g/ml`];
 };
 
+/** What the scent costs, part by part. */
 export const scentCost = (print: Printer, scent_: NonNullable<PrepSheet['scent']>): Lines => [
   ...scent_.parts.map(
     (p) =>

@@ -6,6 +6,7 @@ import { type MouldRow } from '../plan/moulding.ts';
 import { type Plan } from '../plan/plan.ts';
 import { type Lines } from './lines.ts';
 
+/** How full the mould gets. */
 export function fill(plan: Plan, print: Printer): Lines {
   const f = fillOf(plan);
   return [
@@ -19,6 +20,7 @@ export function fill(plan: Plan, print: Printer): Lines {
   ];
 }
 
+/** What a mould holds. */
 export function mould(print: Printer, { mould: m, count }: MouldRow): Lines {
   const L = (mm: number): string => print.length(mm);
   const one = {
@@ -38,6 +40,7 @@ export function mould(print: Printer, { mould: m, count }: MouldRow): Lines {
   ];
 }
 
+/** How many bars there are, and what one weighs. */
 export function bars(plan: Plan, print: Printer): Lines {
   const { moulding } = plan;
   const cut = moulding.bars;
@@ -57,6 +60,7 @@ export function bars(plan: Plan, print: Printer): Lines {
   ];
 }
 
+/** What the embeds of one kind take of soap and of room. */
 export const embed = (print: Printer, f: EmbedFacts): Lines => [
   `${f.count} × ${print.length(f.length)} long, ${print.length(f.embed.width)} × ${print.length(f.embed.shape === 'round-rod' || f.embed.shape === 'ball' ? f.embed.width : f.embed.height)}`,
   `= ${print.volume(f.volume)}, ${print.mass(f.mass)} at ${print.number(SOAP_DENSITY, 2)} g/ml`,
@@ -65,6 +69,7 @@ export const embed = (print: Printer, f: EmbedFacts): Lines => [
     : 'on the top, so they take no room in the mould',
 ];
 
+/** What a powder line takes. */
 export const line = (plan: Plan, print: Printer, perDm2: number, count: number, mass: number): Lines => [
   `${print.number(perDm2, 2)} g per dm² × ${print.number(
     plan.moulding.moulds.reduce((s, m) => s + m.count * mouldArea(m.mould), 0),

@@ -62,6 +62,7 @@ export const left = (print: Printer, p: PotFlow): Lines => [
   `= ${print.mass(Math.max(0, p.left - p.toTop))}`,
 ];
 
+/** How a pot comes to its own superfat. */
 export function superfat(plan: Plan, print: Printer, p: PotFlow): Lines {
   const flow = flowOf(plan);
   const of = flow.lyes.find((l) => l.potId === p.group);
@@ -88,6 +89,7 @@ export function superfat(plan: Plan, print: Printer, p: PotFlow): Lines {
   ];
 }
 
+/** How what is weighed follows from the dose. */
 export function dose(print: Printer, p: PotFlow, r: PrepRow): Lines {
   return [
     `${print.number(r.row.dose, 3)} g per kg oils × ${print.number(p.oils, 1)} g of oils in this pot / 1000 = ${print.number(r.wanted, 3)} g`,
@@ -102,6 +104,7 @@ export function dose(print: Printer, p: PotFlow, r: PrepRow): Lines {
   ];
 }
 
+/** How the minutes of a pot follow from what is in it. */
 export const pace = (print: Printer, p: PotPace): Lines => [
   'From emulsion, in a balanced blend at 32 °C and 33 % lye: light 12, medium 22, thick 35, stiff 55 min',
   ...p.factors.map((f) => `${f.what}: × ${print.number(f.factor, 2)}`),

@@ -17,6 +17,10 @@ export interface AdditiveEffects {
   readonly volume: number;
 }
 
+/**
+ * What an additive of the whole batch does to lye, colour and pace.
+ * @param mass of it in the whole batch, g.
+ */
 export function additiveEffects(plan: Plan, row: AdditiveRow, mass: number): AdditiveEffects {
   const material = materialOf(plan, row.materialId);
   const without: Plan = {

@@ -46,6 +46,7 @@ export interface DispersionWay {
 
 const PAPER = 'Draw a spoon over white paper: no specks, no streaks.';
 
+/** How a material is dispersed in a medium: vessel, tool and care; null where nothing is stirred. */
 export function dispersionWay(material: Material, medium: CarrierMedium | null): DispersionWay | null {
   const clumps = material.cautions.includes('clumps');
   switch (medium) {

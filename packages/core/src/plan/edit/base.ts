@@ -13,6 +13,7 @@ import {
 import { withCopy } from './copies.ts';
 import { setPot } from './pots.ts';
 
+/** Changes values of the base. */
 export const setBase = (plan: Plan, change: Partial<Base>): Plan => ({
   ...plan,
   base: { ...plan.base, ...change },
@@ -31,6 +32,7 @@ export function addOil(plan: Plan, id: string, material: Material, potId: string
   return { ...setOils(plan, [...oils, row], potId), materials: withCopy(plan, material) };
 }
 
+/** Sets the share of an oil, %, in the recipe or in a mini-batch's own blend. */
 export const setOilPercent = (plan: Plan, id: string, percent: number, potId: string | null = null): Plan =>
   setOils(
     plan,
@@ -49,6 +51,7 @@ export function setOilMass(plan: Plan, id: string, mass: Grams): Plan {
   });
 }
 
+/** Takes an oil out of the recipe or of a mini-batch's own blend; its copy goes when nothing else uses it. */
 export const removeOil = (plan: Plan, id: string, potId: string | null = null): Plan =>
   pruneMaterials(
     setOils(
@@ -131,6 +134,7 @@ export function removeScentPart(plan: Plan, id: string): Plan {
   return pruneMaterials(setBase(plan, { scent: parts.length > 0 ? { ...scent, parts } : null }));
 }
 
+/** Changes the scent; nothing where there is none. */
 export const changeScent = (plan: Plan, change: Partial<ScentChoice>): Plan =>
   plan.base.scent ? setBase(plan, { scent: { ...plan.base.scent, ...change } }) : plan;
 
@@ -159,8 +163,10 @@ export function addAdditive(plan: Plan, id: string, material: Material): Plan {
   };
 }
 
+/** Changes an additive of the whole batch. */
 export const setAdditive = (plan: Plan, id: string, change: Partial<Omit<AdditiveRow, 'id'>>): Plan =>
   setBase(plan, { additives: plan.base.additives.map((a) => (a.id === id ? { ...a, ...change } : a)) });
 
+/** Takes an additive out of the whole batch. */
 export const removeAdditive = (plan: Plan, id: string): Plan =>
   pruneMaterials(setBase(plan, { additives: plan.base.additives.filter((a) => a.id !== id) }));

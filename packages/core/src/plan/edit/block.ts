@@ -5,17 +5,22 @@ import { type Moulding, type MouldRow } from '../moulding.ts';
 import { type Plan, pruneMaterials } from '../plan.ts';
 import { withCopy } from './copies.ts';
 
+/** Changes moulds, bars, headroom or density. */
 export const setMoulding = (plan: Plan, change: Partial<Moulding>): Plan => ({
   ...plan,
   moulding: { ...plan.moulding, ...change },
 });
 
+/** Changes a mould of the batch, or how many of it there are. */
 export const setMould = (plan: Plan, id: string, change: Partial<Omit<MouldRow, 'id'>>): Plan =>
   setMoulding(plan, { moulds: plan.moulding.moulds.map((m) => (m.id === id ? { ...m, ...change } : m)) });
 
+/** Adds an embed. */
 export const addEmbed = (plan: Plan, embed: Embed): Plan => ({ ...plan, embeds: [...plan.embeds, embed] });
+/** Changes an embed; copies that it no longer uses go. */
 export const setEmbed = (plan: Plan, id: string, change: Partial<Omit<Embed, 'id'>>): Plan =>
   pruneMaterials({ ...plan, embeds: plan.embeds.map((e) => (e.id === id ? { ...e, ...change } : e)) });
+/** Takes an embed out. */
 export const removeEmbed = (plan: Plan, id: string): Plan =>
   pruneMaterials({ ...plan, embeds: plan.embeds.filter((e) => e.id !== id) });
 
@@ -29,14 +34,17 @@ export function addEmbedDose(plan: Plan, embedId: string, rowId: string, materia
   });
 }
 
+/** Adds a powder line of a material between layers. */
 export const addLine = (plan: Plan, line: PowderLine, material: Material): Plan => ({
   ...plan,
   lines: [...plan.lines, line],
   materials: withCopy(plan, material),
 });
+/** Changes a powder line. */
 export const setLine = (plan: Plan, id: string, change: Partial<Omit<PowderLine, 'id'>>): Plan => ({
   ...plan,
   lines: plan.lines.map((l) => (l.id === id ? { ...l, ...change } : l)),
 });
+/** Takes a powder line out. */
 export const removeLine = (plan: Plan, id: string): Plan =>
   pruneMaterials({ ...plan, lines: plan.lines.filter((l) => l.id !== id) });

@@ -32,6 +32,7 @@ export function addDose(plan: Plan, potId: string, rowId: string, material: Mate
   return { ...setDoses(plan, potId, (doses) => [...doses, row]), materials: withCopy(plan, material) };
 }
 
+/** Changes dose (g/kg oils), carrier or its source of a row. */
 export const setDose = (
   plan: Plan,
   potId: string,
@@ -39,6 +40,7 @@ export const setDose = (
   change: Partial<Pick<DoseRow, 'dose' | 'carrier' | 'source'>>,
 ): Plan => setDoses(plan, potId, (doses) => doses.map((d) => (d.id === rowId ? { ...d, ...change } : d)));
 
+/** Takes a colourant or additive out of a pot. */
 export const removeDose = (plan: Plan, potId: string, rowId: string): Plan =>
   pruneMaterials(setDoses(plan, potId, (doses) => doses.filter((d) => d.id !== rowId)));
 

@@ -3,6 +3,7 @@ import { type PaletteColour, type Plan } from '../plan.ts';
 import { addPot } from './pots.ts';
 import { type FormulaPart, setFormula } from './doses.ts';
 
+/** Chooses the technique; null for none. */
 export const setTechnique = (plan: Plan, technique: string | null): Plan => ({
   ...plan,
   idea: { ...plan.idea, technique },
@@ -19,6 +20,7 @@ export function setPalette(plan: Plan, colours: readonly PaletteColour[]): Plan 
   };
 }
 
+/** Changes name or colour of a palette colour. */
 export const setPaletteColour = (plan: Plan, id: string, change: Partial<Omit<PaletteColour, 'id'>>): Plan =>
   setPalette(
     plan,

@@ -1,10 +1,12 @@
 import { type Draw, newPot, onePart, type Plan, type Pot, pruneMaterials } from '../plan.ts';
 
+/** Adds a pot that draws one part of the base batter, scented when there is a scent. */
 export const addPot = (plan: Plan, id: string, name: string): Plan => ({
   ...plan,
   pots: [...plan.pots, { ...newPot(id, name), scented: plan.base.scent !== null }],
 });
 
+/** Changes a pot, but for its doses. */
 export const setPot = (plan: Plan, id: string, change: Partial<Omit<Pot, 'id' | 'doses'>>): Plan => ({
   ...plan,
   pots: plan.pots.map((p) => (p.id === id ? { ...p, ...change } : p)),
@@ -18,13 +20,17 @@ const setDraws = (plan: Plan, potId: string, change: (draws: readonly Draw[]) =>
   ...plan,
   pots: plan.pots.map((p) => (p.id === potId ? { ...p, draws: change(p.draws) } : p)),
 });
+/** Adds a draw to a pot. */
 export const addDraw = (plan: Plan, potId: string, draw: Draw): Plan =>
   setDraws(plan, potId, (draws) => [...draws, draw]);
+/** Changes a draw of a pot. */
 export const setDraw = (plan: Plan, potId: string, id: string, change: Partial<Omit<Draw, 'id'>>): Plan =>
   setDraws(plan, potId, (draws) => draws.map((d) => (d.id === id ? { ...d, ...change } : d)));
+/** Takes a draw out of a pot. */
 export const removeDraw = (plan: Plan, potId: string, id: string): Plan =>
   setDraws(plan, potId, (draws) => draws.filter((d) => d.id !== id));
 
+/** Takes a pot out, with every draw that others make from it. */
 export const removePot = (plan: Plan, id: string): Plan =>
   pruneMaterials({
     ...plan,

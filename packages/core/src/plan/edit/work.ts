@@ -9,6 +9,7 @@ import {
 } from '../plan.ts';
 import { withCopy } from './copies.ts';
 
+/** Changes how the work goes. */
 export const setWork = (plan: Plan, change: Partial<Work>): Plan => ({
   ...plan,
   work: { ...plan.work, ...change },
