@@ -190,6 +190,20 @@ describe('batches', () => {
     );
   });
 
+  it('checks a change as it checks a new plan, and leaves what is stored', async () => {
+    const stored = await firstBatch();
+    const body = { ...structuredClone(write(stored)), version: stored.version } as any;
+    body.plan.pots[0].doses[0].materialId = 'no-such';
+    const answer = await t.api.put(routes.batch(stored.id)).send(body).expect(422);
+    expect(answer.body).toMatchObject({
+      code: 'unknown-material',
+      fields: [{ path: 'plan.pots.0.doses.0.materialId' }],
+    });
+    const blank = { ...write(stored), version: stored.version, name: '  ' };
+    await t.api.put(routes.batch(stored.id)).send(blank).expect(400);
+    expect((await t.api.get(routes.batch(stored.id))).body).toEqual(stored);
+  });
+
   it('names the unknown id in a plan', async () => {
     const body = structuredClone(write(await firstBatch())) as any;
     body.plan.pots[0].doses[0].materialId = 'no-such';
