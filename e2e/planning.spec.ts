@@ -265,3 +265,42 @@ test('the work on one axis, and the fallback tried in a hurry', async ({ page, b
   await bench.choose('Fallback technique', 'Powder line between layers');
   await expect(agreed).toContainText(/Powder line between layers: .*Pale patina too stiff/);
 });
+
+test('the day of making is typed, and what is done after the pour is put in order by key', async ({
+  page,
+  batches,
+  bench,
+}) => {
+  await batches.openBatch('Kingfisher');
+  await page.getByRole('button', { name: 'Day of making: Mon 30 Nov 2026' }).click();
+  const day = page.getByRole('textbox', { name: 'Day of making' });
+  await day.fill('03/12/2026');
+  await day.press('Enter');
+  await expect(page.getByRole('button', { name: 'Day of making: Thu 3 Dec 2026' })).toBeVisible();
+
+  await bench.step('Prep');
+  await bench.part('Order');
+  const list = page.getByRole('list', { name: 'After the pour, in this order' }).getByRole('listitem');
+  const first = await list.allTextContents();
+  for (const step of ['insulate', 'mist with alcohol']) {
+    if (!first.includes(step)) await bench.choose('Add what is done after the pour', step);
+  }
+  await expect(list.filter({ hasText: 'mist with alcohol' })).toHaveCount(1);
+  const before = await list.allTextContents();
+  expect(before.indexOf('mist with alcohol')).toBeGreaterThan(0);
+  const handle = page.getByRole('button', { name: 'Move mist with alcohol' });
+  await handle.focus();
+  await page.keyboard.press('Space');
+  await expect(page.getByText(`mist with alcohol is at place ${before.length} of`)).toBeAttached();
+  await page.keyboard.press('ArrowUp');
+  await expect(page.getByText(`mist with alcohol is at place ${before.length - 1} of`)).toBeAttached();
+  await page.keyboard.press('Space');
+  await expect
+    .poll(async () => (await list.allTextContents()).indexOf('mist with alcohol'))
+    .toBe(before.indexOf('mist with alcohol') - 1);
+  await bench.waitSaved();
+  await page.reload();
+  await expect
+    .poll(async () => (await list.allTextContents()).indexOf('mist with alcohol'))
+    .toBe(before.indexOf('mist with alcohol') - 1);
+});

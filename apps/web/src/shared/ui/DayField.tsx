@@ -22,14 +22,23 @@ export function DayField(props: {
 }) {
   const { label, value, onPick } = props;
   const days = useDays();
-  const [editing, setEditing] = useState(false);
+  const [phase, setPhase] = useState<'shown' | 'editing' | 'closing'>('shown');
   const button = useRef<HTMLButtonElement>(null);
   const wasEditing = useRef(false);
   useEffect(() => {
     // Whoever leaves the calendar stands where they were before it.
-    if (wasEditing.current && !editing && document.activeElement === document.body) button.current?.focus();
-    wasEditing.current = editing;
-  }, [editing]);
+    if (phase === 'shown' && wasEditing.current && document.activeElement === document.body)
+      button.current?.focus();
+    wasEditing.current = phase !== 'shown';
+    if (phase !== 'closing') return;
+    // What was typed or picked is told after the calendar has closed.
+    const timer = setTimeout(() => {
+      setPhase('shown');
+    });
+    return () => {
+      clearTimeout(timer);
+    };
+  }, [phase]);
 
   const text = value === null ? 'No date' : days.text(value);
   const shown = (
@@ -41,18 +50,18 @@ export function DayField(props: {
       onPointerEnter={() => void load()}
       onFocus={() => void load()}
       onClick={() => {
-        setEditing(true);
+        setPhase('editing');
       }}
     >
       {text} <CalendarOutlined />
     </button>
   );
-  if (!editing) return shown;
+  if (phase === 'shown') return shown;
   return (
     <Suspense fallback={shown}>
       <Picker
         autoFocus
-        defaultOpen
+        open={phase === 'editing'}
         className={styles.field}
         aria-label={label}
         value={value === null ? null : dayjs(value)}
@@ -60,9 +69,10 @@ export function DayField(props: {
         placeholder={days.typed}
         onChange={(day: unknown) => {
           onPick(dayjs.isDayjs(day) ? day.format(STORED) : null);
+          setPhase('closing');
         }}
         onOpenChange={(open) => {
-          if (!open) setEditing(false);
+          if (!open) setPhase('closing');
         }}
       />
     </Suspense>
