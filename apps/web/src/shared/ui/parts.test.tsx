@@ -1,0 +1,142 @@
+import { render, screen } from '@testing-library/react';
+import { userEvent } from '@testing-library/user-event';
+import { useState } from 'react';
+import { MemoryRouter, useLocation } from 'react-router';
+import { renderIn, testStore } from '../../../test/render.tsx';
+import { usePart } from '../hooks/usePart.ts';
+import { EmptyState } from './EmptyState.tsx';
+import { FileButton } from './FileButton.tsx';
+import { LevelMark } from './Levels.tsx';
+import { PartNav } from './PartNav.tsx';
+import { LengthField, MassField, TemperatureField } from './Quantity.tsx';
+
+describe('an empty place', () => {
+  it('says what it is for, and is told aloud where that is wanted', () => {
+    render(
+      <EmptyState title="No batch yet" role="alert" action={<button type="button">New</button>}>
+        Start with the oils.
+      </EmptyState>,
+    );
+    expect(screen.getByRole('alert')).toHaveTextContent('No batch yetStart with the oils.New');
+    expect(screen.getByRole('heading', { name: 'No batch yet' })).toBeVisible();
+  });
+});
+
+describe('the mark of a level', () => {
+  it.each([
+    ['stop', 'Stop: 2'],
+    ['warn', 'Warning: 2'],
+    ['tip', 'Tip: 2'],
+  ] as const)('%s is a word besides its shape', (level, said) => {
+    render(<LevelMark level={level} count={2} />);
+    expect(screen.getByRole('img', { name: said })).toHaveTextContent('2');
+  });
+
+  it('shows no count for one', () => {
+    render(<LevelMark level="warn" count={1} />);
+    expect(screen.getByRole('img', { name: 'Warning: 1' })).toHaveTextContent('');
+  });
+});
+
+describe('a file button', () => {
+  it('hands over the file, also the same one twice', async () => {
+    const files: string[] = [];
+    render(
+      <FileButton
+        label="Choose a palette file"
+        icon={null}
+        text="Choose"
+        accept=".gpl"
+        onFile={(f) => files.push(f.name)}
+      />,
+    );
+    const file = new File(['GIMP Palette'], 'moss.gpl');
+    const field = screen.getByLabelText('Choose a palette file');
+    await userEvent.upload(field, file);
+    await userEvent.upload(field, file);
+    expect(files).toEqual(['moss.gpl', 'moss.gpl']);
+  });
+});
+
+describe('the parts of a step', () => {
+  const PARTS = [
+    { key: 'oils', label: 'Oils' },
+    { key: 'mould', label: 'Mould' },
+  ] as const;
+  function Step() {
+    const part = usePart(PARTS.map((p) => p.key));
+    const { search } = useLocation();
+    return (
+      <>
+        <PartNav label="Parts" parts={PARTS} current={part} />
+        <output>{search}</output>
+      </>
+    );
+  }
+  const show = (at: string) =>
+    render(
+      <MemoryRouter initialEntries={[at]}>
+        <Step />
+      </MemoryRouter>,
+    );
+
+  it('are kept in the address beside what is there', async () => {
+    show('/?pot=a');
+    expect(screen.getByRole('button', { name: 'Oils' })).toHaveAttribute('aria-current', 'page');
+    await userEvent.click(screen.getByRole('button', { name: 'Mould' }));
+    expect(screen.getByRole('button', { name: 'Mould' })).toHaveAttribute('aria-current', 'page');
+    expect(screen.getByRole('status')).toHaveTextContent('?pot=a&part=mould');
+  });
+
+  it('begin with the first where the address names none of them', () => {
+    show('/?part=nothing');
+    expect(screen.getByRole('button', { name: 'Oils' })).toHaveAttribute('aria-current', 'page');
+  });
+});
+
+describe('a quantity', () => {
+  const told: number[] = [];
+  function Held({ Field, start }: { Field: typeof MassField; start: number }) {
+    const [value, setValue] = useState(start);
+    return (
+      <Field
+        label="Amount"
+        value={value}
+        min={-50}
+        max={5000}
+        step={10}
+        onCommit={(v) => {
+          told.push(v);
+          setValue(v);
+        }}
+      />
+    );
+  }
+  const units = { mass: 'oz', length: 'in', temperature: 'F', decimalMark: 'point' } as const;
+  beforeEach(() => void told.splice(0));
+
+  it.each([
+    // 1080 / 28.3495; 254 / 25.4; 32 × 1.8 + 32
+    ['mass', MassField, 1080, '38.1', '10', 283.495],
+    ['length', LengthField, 254, '10', '5', 127],
+    ['temperature', TemperatureField, 32, '90', '100', 37.778],
+  ] as const)(
+    'of %s is held in ours and typed in the maker’s unit',
+    async (_what, Field, held, shown, typed, kept) => {
+      renderIn(await testStore({ units }), <Held Field={Field} start={held} />);
+      const field = screen.getByLabelText('Amount');
+      expect(field).toHaveValue(shown);
+      await userEvent.clear(field);
+      await userEvent.type(field, typed);
+      expect(told.at(-1)).toBeCloseTo(kept, 2);
+    },
+  );
+
+  it('refuses in the maker’s unit what is out of range', async () => {
+    renderIn(await testStore({ units }), <Held Field={LengthField} start={254} />);
+    await userEvent.clear(screen.getByLabelText('Amount'));
+    await userEvent.type(screen.getByLabelText('Amount'), '197');
+    // 5000 / 25.4
+    expect(screen.getByRole('alert')).toHaveTextContent('At most 196.85');
+  });
+});
