@@ -15,15 +15,17 @@ export interface AppOptions {
   readonly webRoot?: string;
   /** The data file was open and cannot be opened again: nothing more can be saved. */
   readonly onStorageLost: (error: StorageError) => void;
+  /** The daily copy of the data file failed; it is tried again. */
+  readonly onCopyFailed?: (error: unknown) => void;
 }
 
 @Module({})
 export class AppModule {
-  static forRoot({ file, first, onStorageLost }: AppOptions): DynamicModule {
+  static forRoot({ file, first, onStorageLost, onCopyFailed = () => undefined }: AppOptions): DynamicModule {
     return {
       module: AppModule,
       imports: [
-        StorageModule.forFile(file, domains, onStorageLost),
+        StorageModule.forFile(file, domains, onStorageLost, onCopyFailed),
         ...domains.map((d) => d.module),
         ColourModule,
         DemoModule.of(domains, first),

@@ -1,10 +1,13 @@
 import 'reflect-metadata';
 import { existsSync } from 'node:fs';
-import { resolve } from 'node:path';
+import { dirname, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { pino } from 'pino';
 import { createApp } from './create-app.ts';
+import { domains } from './domains.ts';
 import { openDataFolder, STORAGE_EXIT_CODE, StorageError } from './storage/data-folder.ts';
+import { claimFolder } from './storage/owner.ts';
+import { prepareFile } from './storage/prepare-file.ts';
 
 /*
  * Environment: KLEUR_DATA folder of the data file · PORT (4173) · HOST (127.0.0.1) · LOG_LEVEL.
@@ -17,12 +20,17 @@ const webRoot = fileURLToPath(new URL('../../web/dist', import.meta.url));
 
 try {
   const file = openDataFolder(resolve(process.env.KLEUR_DATA ?? '.kleur'));
+  claimFolder(dirname(file));
+  prepareFile(file, domains);
   const app = await createApp(
     {
       file,
       onStorageLost: (error) => {
         console.error(error.message);
         process.exit(STORAGE_EXIT_CODE);
+      },
+      onCopyFailed: (error) => {
+        log.error({ err: error }, 'the daily copy of the data file failed');
       },
       first: process.argv.includes('--empty') ? 'empty' : 'demo',
       ...(existsSync(webRoot) ? { webRoot } : {}),

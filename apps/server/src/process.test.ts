@@ -2,7 +2,9 @@ import { type ChildProcess, spawn, spawnSync } from 'node:child_process';
 import { chmodSync, mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import Database from 'libsql';
 import { type BatchDocument, type BatchPage, routes } from '@kleur/contract';
+import { copiesOf } from './storage/copies.ts';
 import { DATA_FILE, openDataFolder, STORAGE_EXIT_CODE } from './storage/data-folder.ts';
 
 /** The built server as a process of its own: what it does with bad files and when it is killed. */
@@ -10,16 +12,20 @@ const MAIN = join(__dirname, '..', 'bundle', 'main.js');
 const PORT = 4391;
 const origin = `http://127.0.0.1:${PORT}`;
 let folder: string;
-let running: ChildProcess | undefined;
+const running = new Set<ChildProcess>();
 
 beforeEach(() => {
   folder = mkdtempSync(join(tmpdir(), 'kleur-process-'));
 });
 afterEach(() => {
-  running?.kill('SIGKILL');
-  running = undefined;
+  stopAll();
   rmSync(folder, { recursive: true, force: true });
 });
+
+function stopAll(): void {
+  for (const child of running) child.kill('SIGKILL');
+  running.clear();
+}
 
 interface Ended {
   readonly code: number | null;
@@ -27,16 +33,19 @@ interface Ended {
 }
 
 /** @param prefix a command that runs the server, to limit it. */
-function start(prefix: readonly string[] = []): {
+function start(
+  prefix: readonly string[] = [],
+  port = PORT,
+): {
   child: ChildProcess;
   ready: Promise<void>;
   ended: Promise<Ended>;
 } {
   const [command, ...args] = [...prefix, process.execPath, MAIN];
   const child = spawn(command, args, {
-    env: { ...process.env, KLEUR_DATA: folder, PORT: String(PORT) },
+    env: { ...process.env, KLEUR_DATA: folder, PORT: String(port) },
   });
-  running = child;
+  running.add(child);
   let stderr = '';
   child.stderr.on('data', (d: Buffer) => (stderr += d.toString()));
   const ready = new Promise<void>((resolve, reject) => {
@@ -101,12 +110,60 @@ it('refuses a file that is no database at all, and a folder that is a file', () 
   expect(() => openDataFolder(join(folder, 'sub'))).toThrow('is not a file.');
 });
 
-it('refuses an unwritable file', () => {
+// Root may write anything.
+(process.getuid?.() === 0 ? it.skip : it)('refuses an unwritable file', () => {
   const file = join(folder, DATA_FILE);
   writeFileSync(file, '');
   chmodSync(file, 0o444);
-  // Root may write anything, so for root the empty file is refused as no database instead.
-  expect(() => openDataFolder(folder)).toThrow(/cannot be read and written|is damaged/);
+  expect(() => openDataFolder(folder)).toThrow('cannot be read and written');
+});
+
+it('starts anew on the empty file of a start that was stopped at once', async () => {
+  writeFileSync(join(folder, DATA_FILE), '');
+  await start().ready;
+  expect(((await (await fetch(origin + routes.batches)).json()) as BatchPage).items.length).toBeGreaterThan(
+    0,
+  );
+});
+
+it('leaves a folder to the server that has it, also after that one was killed', async () => {
+  const first = start();
+  await first.ready;
+  const second = await start([], PORT + 1).ended;
+  expect(second.code).toBe(STORAGE_EXIT_CODE);
+  expect(second.stderr).toContain(`is in use by another Kleur (process ${first.child.pid})`);
+  expect(second.stderr).not.toContain('    at ');
+  first.child.kill('SIGKILL');
+  await first.ended;
+  await start().ready;
+});
+
+it('copies what is there before the demo replaces it', async () => {
+  await start().ready;
+  const answer = await fetch(`${origin}/api/demo/reset`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ confirm: 'replace everything with the demo' }),
+  });
+  expect(answer.status).toBeLessThan(300);
+  expect(copiesOf(join(folder, DATA_FILE))).toEqual([expect.stringContaining('before-reset')]);
+});
+
+it('says with a code that another program holds the file', async () => {
+  await start().ready;
+  const other = new Database(join(folder, DATA_FILE));
+  other.exec('BEGIN IMMEDIATE');
+  try {
+    const { items } = (await (await fetch(origin + routes.batches)).json()) as BatchPage;
+    const refused = await fetch(origin + routes.batch(items[0]!.id), { method: 'DELETE' });
+    expect(refused.status).toBe(503);
+    expect(await refused.json()).toMatchObject({ code: 'storage-busy' });
+    other.exec('ROLLBACK');
+    const done = await fetch(origin + routes.batch(items[0]!.id), { method: 'DELETE' });
+    expect(done.status).toBeLessThan(300);
+  } finally {
+    other.close();
+  }
 });
 
 /** A file system of its own for the data, where the machine lets a test mount one. */
@@ -146,7 +203,7 @@ describe('a full disk', () => {
         rmSync(ballast);
       });
     } finally {
-      running?.kill('SIGKILL');
+      stopAll();
       // The file system is busy until the process has gone.
       for (let i = 0; i < 50 && !unmount(); i++) await new Promise((resolve) => setTimeout(resolve, 100));
       folder = mkdtempSync(join(tmpdir(), 'kleur-process-'));

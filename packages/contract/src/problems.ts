@@ -8,6 +8,7 @@ export const PROBLEM_CODES = [
   'unknown-material',
   'inconsistent-plan',
   'storage-unwritable',
+  'storage-busy',
   'internal',
 ] as const;
 export type ProblemCode = (typeof PROBLEM_CODES)[number];

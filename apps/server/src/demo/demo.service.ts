@@ -1,6 +1,7 @@
 import { Inject, Injectable, type OnApplicationBootstrap } from '@nestjs/common';
 import { ModuleRef } from '@nestjs/core';
 import { DataSource, type EntityManager } from 'typeorm';
+import { Copies } from '../storage/copies.ts';
 import { type Domain, type FirstContent } from '../storage/domain.ts';
 import { WriteQueue } from '../storage/write-queue.ts';
 
@@ -16,6 +17,7 @@ export class DemoService implements OnApplicationBootstrap {
     private readonly source: DataSource,
     private readonly writes: WriteQueue,
     private readonly modules: ModuleRef,
+    private readonly copies: Copies,
   ) {}
 
   /** A new file gets its first content; one that was ever filled is left alone. */
@@ -26,9 +28,10 @@ export class DemoService implements OnApplicationBootstrap {
     await this.writes.run((m) => this.fill(m, this.first));
   }
 
-  /** Replaces everything with the demo, in one transaction. */
-  reset(): Promise<void> {
-    return this.writes.run(async (m) => {
+  /** Replaces everything with the demo, in one transaction, after a copy of what is there. */
+  async reset(): Promise<void> {
+    this.copies.make('before-reset');
+    await this.writes.run(async (m) => {
       for (const entity of this.domains.flatMap((d) => d.entities)) {
         await m.createQueryBuilder().delete().from(entity).execute();
       }

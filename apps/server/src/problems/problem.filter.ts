@@ -25,6 +25,13 @@ export class ProblemFilter implements ExceptionFilter {
       this.log.error({ err: error }, 'storage failed');
       return new ProblemError('storage-unwritable', 'The data file cannot be written. Nothing was saved.');
     }
+    if (code && /^SQLITE_(BUSY|LOCKED)/.test(code)) {
+      this.log.warn({ err: error }, 'storage busy');
+      return new ProblemError(
+        'storage-busy',
+        'Another program is using the data file. Nothing was saved; try again in a moment.',
+      );
+    }
     if (error instanceof HttpException && error.getStatus() < 500) return fromFramework(error);
     const id = randomUUID();
     this.log.error({ err: error, id }, 'unexpected failure');

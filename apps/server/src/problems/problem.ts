@@ -10,6 +10,7 @@ const STATUS: Readonly<Record<ProblemCode, number>> = {
   'unknown-material': 422,
   'inconsistent-plan': 422,
   'storage-unwritable': 503,
+  'storage-busy': 503,
   internal: 500,
 };
 

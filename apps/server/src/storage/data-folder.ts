@@ -1,5 +1,6 @@
 import {
   accessSync,
+  chmodSync,
   constants,
   existsSync,
   mkdirSync,
@@ -36,19 +37,28 @@ const MAGIC = 'SQLite format 3\0';
  */
 export function openDataFolder(folder: string): string {
   try {
-    mkdirSync(folder, { recursive: true });
+    const isNew = mkdirSync(folder, { recursive: true, mode: 0o700 }) !== undefined;
+    // A folder that holds something else may have its own reasons for who may look into it.
+    if (isNew || existsSync(join(folder, DATA_FILE))) chmodSync(folder, 0o700);
     accessSync(folder, constants.W_OK);
   } catch {
     throw new StorageError(`The data folder ${folder} cannot be written. Choose another with KLEUR_DATA.`);
   }
   const file = join(folder, DATA_FILE);
-  if (!existsSync(file)) return file;
+  if (!existsSync(file)) {
+    // The database's own side files take over the rights of the file.
+    closeSync(openSync(file, 'a', 0o600));
+    return file;
+  }
   if (!statSync(file).isFile()) throw new StorageError(`${file} is not a file.`);
   try {
     accessSync(file, constants.R_OK | constants.W_OK);
   } catch {
     throw new StorageError(`The data file ${file} cannot be read and written. It was left as it is.`);
   }
+  chmodSync(file, 0o600);
+  // An empty file is what is left of a start that was stopped at once: a new workspace.
+  if (statSync(file).size === 0) return file;
   if (!readsAsDatabase(file)) {
     throw new StorageError(
       `The data file ${file} is damaged or is not a Kleur data file. It was left as it is: put a backup in its place, or move it away to start anew.`,

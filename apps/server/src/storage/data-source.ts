@@ -1,10 +1,17 @@
 import Database from 'libsql';
-import { type DataSourceOptions } from 'typeorm';
+import { type Type } from '@nestjs/common';
+import { type DataSourceOptions, type MigrationInterface } from 'typeorm';
 import { type Domain } from './domain.ts';
 import { Init1790000000000 } from './migrations/1790000000000-init.ts';
 
 /** How long a connection waits for another one to finish its write, in milliseconds. */
 const BUSY_TIMEOUT_MS = 5000;
+
+/** All migrations, in any order; TypeORM runs them by the number in their names. */
+export const migrationsOf = (domains: readonly Domain[]): readonly Type<MigrationInterface>[] => [
+  Init1790000000000,
+  ...domains.flatMap((d) => [...d.migrations]),
+];
 
 /**
  * Options for one SQLite file: WAL, and every acknowledged write on disk before the answer goes out.
@@ -21,7 +28,7 @@ export function dataSourceOptions(
     database: file,
     enableWAL: true,
     entities: domains.flatMap((d) => [...d.entities]),
-    migrations: [Init1790000000000, ...domains.flatMap((d) => [...d.migrations])],
+    migrations: [...migrationsOf(domains)],
     migrationsRun: migrate,
     synchronize: false,
     timeout: BUSY_TIMEOUT_MS,

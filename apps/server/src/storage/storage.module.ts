@@ -1,5 +1,6 @@
 import { type DynamicModule, Global, Module } from '@nestjs/common';
 import { TypeOrmModule } from '@nestjs/typeorm';
+import { Copies } from './copies.ts';
 import { type StorageError } from './data-folder.ts';
 import { dataSourceOptions } from './data-source.ts';
 import { Documents } from './document-store.ts';
@@ -13,6 +14,7 @@ export class StorageModule {
     file: string,
     domains: readonly Domain[],
     onLost: (error: StorageError) => void,
+    onCopyFailed: (error: unknown) => void,
   ): DynamicModule {
     return {
       module: StorageModule,
@@ -23,10 +25,11 @@ export class StorageModule {
       providers: [
         { provide: WRITER_OPTIONS, useValue: dataSourceOptions(file, domains, { migrate: false }) },
         { provide: ON_STORAGE_LOST, useValue: onLost },
+        { provide: Copies, useFactory: () => new Copies(file, onCopyFailed) },
         WriteQueue,
         Documents,
       ],
-      exports: [WriteQueue, Documents],
+      exports: [WriteQueue, Documents, Copies],
     };
   }
 }
