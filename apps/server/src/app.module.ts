@@ -11,6 +11,8 @@ export interface AppOptions {
   /** Path of the SQLite file. */
   readonly file: string;
   readonly first: FirstContent;
+  /** Host names besides loopback under which the application is reached. */
+  readonly names?: readonly string[];
   /** Folder of the built web application; without it only the API is served. */
   readonly webRoot?: string;
   /** The data file was open and cannot be opened again: nothing more can be saved. */

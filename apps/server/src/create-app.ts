@@ -12,7 +12,7 @@ export async function createApp(options: AppOptions, log: Logger): Promise<NestE
     logger: ['error', 'warn'],
     abortOnError: false,
   });
-  configureApp(app, log);
+  configureApp(app, log, options.names);
   if (options.webRoot) serveWeb(app, options.webRoot);
   app.enableShutdownHooks();
   return app;

@@ -10,7 +10,8 @@ import { claimFolder } from './storage/owner.ts';
 import { prepareFile } from './storage/prepare-file.ts';
 
 /*
- * Environment: KLEUR_DATA folder of the data file · PORT (4173) · HOST (127.0.0.1) · LOG_LEVEL.
+ * Environment: KLEUR_DATA folder of the data file · PORT (4173) · HOST (127.0.0.1) · KLEUR_HOSTS other names under
+ * which it is reached, with commas · LOG_LEVEL.
  * Flag: --empty gives a new data folder the starting shelf only, without the demo batches.
  */
 const log = pino({ level: process.env.LOG_LEVEL ?? 'warn' }, pino.destination(2));
@@ -32,6 +33,7 @@ try {
       onCopyFailed: (error) => {
         log.error({ err: error }, 'the daily copy of the data file failed');
       },
+      names: [host, ...(process.env.KLEUR_HOSTS ?? '').split(',').map((n) => n.trim())].filter(Boolean),
       first: process.argv.includes('--empty') ? 'empty' : 'demo',
       ...(existsSync(webRoot) ? { webRoot } : {}),
     },

@@ -3,6 +3,8 @@ export const PROBLEM_CODES = [
   'invalid-input',
   'malformed-json',
   'body-too-large',
+  'foreign-host',
+  'foreign-origin',
   'not-found',
   'stale-version',
   'unknown-material',

@@ -5,6 +5,8 @@ const STATUS: Readonly<Record<ProblemCode, number>> = {
   'invalid-input': 400,
   'malformed-json': 400,
   'body-too-large': 413,
+  'foreign-host': 403,
+  'foreign-origin': 403,
   'not-found': 404,
   'stale-version': 409,
   'unknown-material': 422,

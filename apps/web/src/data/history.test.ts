@@ -20,6 +20,9 @@ it('joins edits of the same thing below a second, on either side of it', () => {
   expect(record(first, 'c', 'k', 2000).past).toEqual(['a', 'b']);
   expect(record(first, 'c', 'other', 1001).past).toEqual(['a', 'b']);
   expect(record(record(startHistory('a'), 'b', null, 0), 'c', null, 1).past).toEqual(['a', 'b']);
+  // Nor when the clock was put back: that says nothing about how quick an edit was.
+  expect(record(first, 'c', 'k', 999).past).toEqual(['a', 'b']);
+  expect(record(first, 'c', 'k', 1000).past).toEqual(['a']);
   // After an undo nothing is joined: the step before it stays a step.
   expect(record(undo(first), 'c', 'k', 1001).past).toEqual(['a']);
 });

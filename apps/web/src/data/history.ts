@@ -37,7 +37,9 @@ export const startHistory = <T>(present: T, past: readonly T[] = []): History<T>
 export function recordEdit<T>(history: History<T>, next: T, mark: EditMark): History<T> {
   const { past, present, lastEdit, revision } = history;
   if (next === present) return history;
-  const joins = mark.key !== null && lastEdit?.key === mark.key && mark.at - lastEdit.at < JOIN_MS;
+  const since = lastEdit === null ? Infinity : mark.at - lastEdit.at;
+  // A clock that was put back says nothing about how quick an edit was.
+  const joins = mark.key !== null && lastEdit?.key === mark.key && since >= 0 && since < JOIN_MS;
   return {
     past: joins ? past : [...past, present].slice(-MOST_STEPS),
     present: next,

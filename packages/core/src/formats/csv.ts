@@ -4,6 +4,9 @@ import { type LabD65 } from '../colour/lab.ts';
 import { HEX_PATTERN, labD65FromHex } from '../colour/srgb.ts';
 import { checkCount, FormatError, type PaletteFile, tidyName } from './paletteFile.ts';
 
+/** Text that a spreadsheet would take for a formula, also where it was made harmless before. */
+const FORMULA = /^'*[=+\-@\t\r]/;
+
 const column = (row: Readonly<Record<string, string>>, ...names: string[]): string | undefined => {
   const key = Object.keys(row).find((k) => names.includes(k.trim().toLowerCase().replace('*', '')));
   return key === undefined ? undefined : row[key];
@@ -19,11 +22,14 @@ export function parseCsv(text: string): PaletteFile {
   return {
     name: 'Palette',
     colours: rows.map((row, i) => ({
-      name: tidyName(column(row, 'name') ?? '', `Colour ${i + 1}`),
+      name: tidyName(plainName(column(row, 'name') ?? ''), `Colour ${i + 1}`),
       lab: labOf(row, i + 2),
     })),
   };
 }
+
+/** The name as it was before it was made harmless. */
+const plainName = (name: string): string => (/^'/.test(name) && FORMULA.test(name) ? name.slice(1) : name);
 
 function labOf(row: Readonly<Record<string, string>>, line: number): LabD65 {
   const hex = column(row, 'hex', 'colour', 'color')?.trim();
@@ -44,14 +50,18 @@ function labOf(row: Readonly<Record<string, string>>, line: number): LabD65 {
   return [L, a, b];
 }
 
-/** Writes CSV with name, hex and Lab (D65). Colours beyond sRGB have the hex of the nearest of the same hue. */
+/**
+ * Writes CSV with name, hex and Lab (D65). Colours beyond sRGB have the hex of the nearest of the same hue. Names that
+ * a spreadsheet would run are made harmless by an apostrophe, which `parseCsv` takes away again.
+ */
 export const printCsv = ({ colours }: PaletteFile): string =>
   Papa.unparse(
     colours.map(({ name, lab }) => ({
       name,
       hex: screenColourFromLabD65(lab).hex,
-      L: lab[0].toFixed(2),
-      a: lab[1].toFixed(2),
-      b: lab[2].toFixed(2),
+      L: Number(lab[0].toFixed(2)),
+      a: Number(lab[1].toFixed(2)),
+      b: Number(lab[2].toFixed(2)),
     })),
+    { escapeFormulae: FORMULA },
   );

@@ -125,6 +125,17 @@ describe('CSV', () => {
     expect(b).toEqual({ name: 'Colour 2', lab: [50.5, 1, -2] });
   });
 
+  it.each(['=1+1', '+SUM(A1)', '-2', '@cmd', '\tx', "'=quoted", "''=twice", "d'or", "'plain"])(
+    'makes %p harmless in a spreadsheet and reads it back',
+    (name) => {
+      const text = printCsv({ name: 'P', colours: [{ name, lab: [50, -1.5, 2] }] });
+      const [, line] = text.split('\r\n');
+      expect(line).not.toMatch(/^"?[=+\-@\t]/);
+      expect(line).toMatch(/,50,-1\.5,2$/);
+      expect(parseCsv(text).colours[0]!.name).toBe(name.trim());
+    },
+  );
+
   it('names the row that is no colour', () => {
     expect(() => parseCsv('hex\n#12\n')).toThrow('Row 2: “#12” is no colour like #4a63b0.');
     expect(() => parseCsv('L,a,b\n50,0,0\n500,0,0\n')).toThrow('Row 3: a colour needs');
