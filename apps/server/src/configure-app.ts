@@ -7,6 +7,7 @@ import { type NextFunction, type Request, type Response } from 'express';
 import { type Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import { ownPagesOnly } from './access/own-pages.ts';
+import { boundedBody } from './problems/bounded-body.ts';
 import { ProblemFilter } from './problems/problem.filter.ts';
 import { validationPipe } from './problems/validation.ts';
 
@@ -42,6 +43,7 @@ export function configureApp(app: NestExpressApplication, log: Logger, names: re
   });
   app.use(compression());
   app.useBodyParser('json', { limit: BODY_LIMIT_BYTES });
+  app.use(boundedBody);
   app.useGlobalPipes(validationPipe());
   app.useGlobalFilters(new ProblemFilter(log));
   const info = new DocumentBuilder()

@@ -9,9 +9,11 @@ import { serveWeb } from './web-files.ts';
 export async function createApp(options: AppOptions, log: Logger): Promise<NestExpressApplication> {
   const app = await NestFactory.create<NestExpressApplication>(AppModule.forRoot(options), {
     bodyParser: false,
-    logger: ['error', 'warn'],
+    // Whoever starts it tells what went wrong, in a sentence.
+    logger: false,
     abortOnError: false,
   });
+  app.useLogger(['error', 'warn']);
   configureApp(app, log, options.names);
   if (options.webRoot) serveWeb(app, options.webRoot);
   app.enableShutdownHooks();

@@ -5,7 +5,9 @@ import { fileURLToPath } from 'node:url';
 import { pino } from 'pino';
 import { createApp } from './create-app.ts';
 import { domains } from './domains.ts';
-import { openDataFolder, STORAGE_EXIT_CODE, StorageError } from './storage/data-folder.ts';
+import { limitConnections } from './access/limit-connections.ts';
+import { openDataFolder, STORAGE_EXIT_CODE } from './storage/data-folder.ts';
+import { checkAddress, portFrom, startProblem } from './start-problem.ts';
 import { claimFolder } from './storage/owner.ts';
 import { prepareFile } from './storage/prepare-file.ts';
 
@@ -15,11 +17,12 @@ import { prepareFile } from './storage/prepare-file.ts';
  * Flag: --empty gives a new data folder the starting shelf only, without the demo batches.
  */
 const log = pino({ level: process.env.LOG_LEVEL ?? 'warn' }, pino.destination(2));
-const port = Number(process.env.PORT ?? 4173);
 const host = process.env.HOST ?? '127.0.0.1';
 const webRoot = fileURLToPath(new URL('../../web/dist', import.meta.url));
 
 try {
+  const port = portFrom(process.env.PORT);
+  await checkAddress(port, host);
   const file = openDataFolder(resolve(process.env.KLEUR_DATA ?? '.kleur'));
   claimFolder(dirname(file));
   prepareFile(file, domains);
@@ -39,13 +42,12 @@ try {
     },
     log,
   );
+  limitConnections(app.getHttpServer());
   await app.listen(port, host);
   console.log(`Kleur is ready at http://${host}:${port} (data in ${file})`);
 } catch (error) {
-  const { code, message } = error as NodeJS.ErrnoException;
-  if (error instanceof StorageError) console.error(message);
-  else if (code === 'EADDRINUSE') console.error(`Port ${port} is in use. Choose another with PORT.`);
-  else if (code?.startsWith('SQLITE_')) console.error(`The data file cannot be used: ${message}`);
+  const problem = startProblem(error);
+  if (problem !== null) console.error(problem);
   else log.fatal({ err: error }, 'could not start');
-  process.exit(error instanceof StorageError || code?.startsWith('SQLITE_') ? STORAGE_EXIT_CODE : 1);
+  process.exit(problem === null ? 1 : STORAGE_EXIT_CODE);
 }

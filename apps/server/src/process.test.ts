@@ -1,5 +1,6 @@
 import { type ChildProcess, spawn, spawnSync } from 'node:child_process';
 import { chmodSync, mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import Database from 'libsql';
@@ -35,7 +36,7 @@ interface Ended {
 /** @param prefix a command that runs the server, to limit it. */
 function start(
   prefix: readonly string[] = [],
-  port = PORT,
+  port: number | string = PORT,
 ): {
   child: ChildProcess;
   ready: Promise<void>;
@@ -116,6 +117,31 @@ it('refuses a file that is no database at all, and a folder that is a file', () 
   writeFileSync(file, '');
   chmodSync(file, 0o444);
   expect(() => openDataFolder(folder)).toThrow('cannot be read and written');
+});
+
+it.each(['abc', '0', '70000', '4173.5', ''])('says in a sentence that “%s” is no port', async (port) => {
+  const { code, stderr } = await start([], port).ended;
+  expect(code).toBe(STORAGE_EXIT_CODE);
+  expect(stderr.trim()).toBe(`PORT is “${port}”. It is a whole number from 1 to 65535.`);
+});
+
+it('says in a sentence that its port is taken', async () => {
+  const other = createServer();
+  await new Promise<void>((resolve) => other.listen(PORT, '127.0.0.1', resolve));
+  try {
+    const { code, stderr } = await start().ended;
+    expect(code).toBe(STORAGE_EXIT_CODE);
+    expect(stderr.trim()).toBe(`Port ${PORT} is in use. Choose another with PORT.`);
+  } finally {
+    other.close();
+  }
+});
+
+it('says in a sentence that there is no room for a new file', async () => {
+  const { code, stderr } = await start(['bash', '-c', 'ulimit -f 60; exec "$0" "$@"']).ended;
+  expect(code).toBe(STORAGE_EXIT_CODE);
+  expect(stderr.trim().split('\n')).toHaveLength(1);
+  expect(stderr).not.toContain('    at ');
 });
 
 it('starts anew on the empty file of a start that was stopped at once', async () => {

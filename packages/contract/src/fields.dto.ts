@@ -1,6 +1,6 @@
 import { BAND_COUNT } from '@kleur/core/colour';
 import { ApiProperty } from '@nestjs/swagger';
-import { Type } from 'class-transformer';
+import { Transform, Type } from 'class-transformer';
 import {
   ArrayMaxSize,
   ArrayMinSize,
@@ -81,10 +81,16 @@ export const Num = (min: number, max: number, common: Common = {}): PropertyDeco
   );
 
 export const Int = (min: number, max: number, common: Common = {}): PropertyDecorator =>
+  all(common, { type: 'integer', minimum: min, maximum: max }, IsInt(), Min(min), Max(max));
+
+/** A whole number in an address, where everything is text: digits alone. */
+export const QueryInt = (min: number, max: number, common: Common = {}): PropertyDecorator =>
   all(
     common,
     { type: 'integer', minimum: min, maximum: max },
-    Type(() => Number),
+    Transform(({ value }: { value: unknown }) =>
+      typeof value === 'string' && /^\d{1,15}$/.test(value) ? Number(value) : value,
+    ),
     IsInt(),
     Min(min),
     Max(max),
@@ -122,6 +128,8 @@ export const Many = (
     IsArray(),
     ArrayMinSize(min),
     ArrayMaxSize(max),
+    // An array in the place of an object would pass as one without fields.
+    IsObject({ each: true, message: 'each of $property is an object' }),
     ValidateNested({ each: true }),
     Type(type),
   );

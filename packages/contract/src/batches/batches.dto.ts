@@ -63,6 +63,7 @@ import {
   SomeOf,
   Text,
   Version,
+  QueryInt,
 } from '../fields.dto.ts';
 import { CarrierDto, MaterialCopyDto } from '../catalogue/materials.dto.ts';
 
@@ -287,8 +288,8 @@ export class BatchUpdateDto extends BatchWriteDto {
 }
 
 export class BatchQueryDto {
-  @Int(1, PAGE_LIMITS.maxPage, { optional: true }) page?: number;
-  @Int(1, PAGE_LIMITS.maxSize, { optional: true }) pageSize?: number;
+  @QueryInt(1, PAGE_LIMITS.maxPage, { optional: true }) page?: number;
+  @QueryInt(1, PAGE_LIMITS.maxSize, { optional: true }) pageSize?: number;
   @Text(PAGE_LIMITS.query, { optional: true, description: 'Part of the name' }) q?: string;
   @OneOf(BATCH_STATES, { optional: true }) state?: BatchState;
 }
