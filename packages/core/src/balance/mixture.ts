@@ -400,7 +400,7 @@ export class Mixture {
   private carrierSap(): number {
     const { plan } = this;
     const id = plan.work.carrierOil ?? this.recipe(null).carrierOil;
-    // An unknown light oil: sunflower's value.
+    // An unknown light oil takes about as much as sunflower.
     return molesPerGram((id === null ? null : materialOf(plan, id).oil?.sapKoh) ?? 190);
   }
 }
