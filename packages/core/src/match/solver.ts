@@ -35,7 +35,7 @@ const RULES: DescentRules = {
   upper: 1,
   steps: 12,
   enough: 0.003,
-  // ΔE00 0.05.
+  // A difference of ΔE00 0.05, squared: nobody sees it.
   perfect: 0.0025,
   growth: 8,
   growsFrom: 1e-4,
