@@ -29,7 +29,8 @@ export function parseCsv(text: string): PaletteFile {
 }
 
 /** The name as it was before it was made harmless. */
-const plainName = (name: string): string => (name.startsWith("'") && FORMULA.test(name) ? name.slice(1) : name);
+const plainName = (name: string): string =>
+  name.startsWith("'") && FORMULA.test(name) ? name.slice(1) : name;
 
 function labOf(row: Readonly<Record<string, string>>, line: number): LabD65 {
   const hex = column(row, 'hex', 'colour', 'color')?.trim();
