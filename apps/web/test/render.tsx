@@ -1,22 +1,14 @@
-import { configureStore } from '@reduxjs/toolkit';
 import { render, type RenderResult } from '@testing-library/react';
 import { type ReactNode } from 'react';
 import { Provider } from 'react-redux';
 import { defaultSettings, type MaterialWire, type Settings } from '@kleur/contract';
-import { api } from '../src/data/api.ts';
 import { materialsApi } from '../src/data/materials.ts';
 import { settingsApi } from '../src/data/settings.ts';
-import { listenerMiddleware, rootReducer } from '../src/data/store.ts';
+import { makeStore } from '../src/data/store.ts';
 
 /** A store of its own with the server's answers put in, so that nothing is asked. */
 export async function testStore(settings: Partial<Settings> = {}, materials: readonly MaterialWire[] = []) {
-  const store = configureStore({
-    reducer: rootReducer,
-    middleware: (d) =>
-      d({ serializableCheck: false, immutableCheck: false })
-        .prepend(listenerMiddleware.middleware)
-        .concat(api.middleware),
-  });
+  const store = makeStore();
   const wire = { ...defaultSettings, ...settings, version: 1 };
   await store.dispatch(settingsApi.util.upsertQueryData('settings', undefined, wire));
   await store.dispatch(materialsApi.util.upsertQueryData('materials', undefined, [...materials]));

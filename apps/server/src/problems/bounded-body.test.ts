@@ -1,4 +1,6 @@
 import { type BatchDocument, type BatchPage, routes } from '@kleur/contract';
+import { startingShelf } from '@kleur/core/material/catalogue';
+import { emptyPlan, newPot, PLAN_LIMITS } from '@kleur/core/plan';
 import { startApp, type TestApp } from '../../test/app.ts';
 import { BODY_LIMITS, excessOf } from './bounded-body.ts';
 
@@ -24,6 +26,20 @@ describe('the bounds of a body', () => {
     const lists = (each: number): object => Object.fromEntries(many(10, 0).map((_, i) => [i, many(each, 0)]));
     expect(excessOf(lists((BODY_LIMITS.nodes - 11) / 10 - 0.9))).toBeNull();
     expect(excessOf(lists(BODY_LIMITS.array))).toMatchObject({ message: 'holds more than 50000 values' });
+  });
+
+  it('leave room for a plan that is full', () => {
+    const valuesOf = (v: unknown): number =>
+      typeof v === 'object' && v !== null ? Object.values(v).reduce((n: number, c) => n + valuesOf(c), 1) : 1;
+    const [fullest] = startingShelf().toSorted((a, b) => valuesOf(b) - valuesOf(a));
+    const dose = { id: 'd', materialId: 'm', dose: 1, carrier: { medium: 'oil', ratio: 3 }, source: 'extra' };
+    const pot = { ...newPot('p', 'P'), doses: many(PLAN_LIMITS.dosesPerPot, dose) };
+    const plan = {
+      ...emptyPlan(),
+      pots: many(PLAN_LIMITS.pots, pot),
+      materials: many(PLAN_LIMITS.materials, fullest),
+    };
+    expect(excessOf({ name: 'A', plan })).toBeNull();
   });
 
   it('hold for a body nested a hundred thousand times, without a deep stack', async () => {

@@ -18,11 +18,11 @@ const held = new Set<Database.Database>();
 export function claimFolder(folder: string): () => void {
   const lock = new Database(join(folder, LOCK), { timeout: 0 });
   try {
+    // Nothing is ever written: the open transaction is the lock.
     lock.exec('BEGIN IMMEDIATE');
-    // The first change takes the lock; it is never committed.
-    lock.exec('CREATE TABLE IF NOT EXISTS owner (id INTEGER)');
-  } catch {
+  } catch (error) {
     lock.close();
+    if (!(error as { code?: string }).code?.startsWith('SQLITE_BUSY')) throw error;
     throw new StorageError(
       `The data folder ${folder} is in use by another Kleur${ownerOf(folder)}. Stop it first, or choose another folder with KLEUR_DATA.`,
     );

@@ -38,7 +38,7 @@ export function prepareFile(file: string, domains: readonly Domain[]): void {
     copyFile(file, 'before-migration');
   } catch (error) {
     throw new StorageError(
-      `There is no room for a copy of the data file before it is brought up to date: ${error instanceof Error ? error.message : String(error)}. It was left as it is.`,
+      `The data file has to be copied before it is brought up to date, and could not be: ${error instanceof Error ? error.message : String(error)}. It was left as it is.`,
       { cause: error },
     );
   }

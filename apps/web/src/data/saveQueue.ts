@@ -34,6 +34,8 @@ interface Entry<T> {
   version: number;
   /** The latest document, unless the server has it. */
   waiting: T | null;
+  /** What the server was sent and has not answered. */
+  sending: T | null;
   running: Promise<void> | null;
   timer: ReturnType<typeof setTimeout> | undefined;
   tries: number;
@@ -84,6 +86,11 @@ export class SaveQueue<T> {
     this.tidy(id, entry);
   }
 
+  /** Whether the server may be about to have something else than it had. */
+  isSending(id: string): boolean {
+    return (this.entries.get(id)?.sending ?? null) !== null;
+  }
+
   /** Sends at once what waits. Resolves when it is acknowledged or the attempt has failed. */
   async flush(id: string): Promise<void> {
     const entry = this.entries.get(id);
@@ -116,8 +123,10 @@ export class SaveQueue<T> {
       const document = entry.waiting;
       clearTimeout(entry.timer);
       entry.waiting = null;
+      entry.sending = document;
       onStarted(id);
       const outcome = await send(id, entry.version, document);
+      entry.sending = null;
       // What was changed meanwhile is newer than what comes back.
       const newer = entry.waiting as T | null;
       if (outcome.kind === 'saved') {
@@ -145,6 +154,7 @@ export class SaveQueue<T> {
 const fresh = <T>(version: number): Entry<T> => ({
   version,
   waiting: null,
+  sending: null,
   running: null,
   timer: undefined,
   tries: 0,

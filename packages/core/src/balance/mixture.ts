@@ -1,4 +1,5 @@
-import { FATTY_ACIDS, isWeighedCarrier } from '../material/material.ts';
+import { isWeighedCarrier } from '../material/material.ts';
+import { carrierOilOf } from './carrierOil.ts';
 import { DENSITY, lyeDensity, solidDensity } from './density.ts';
 import { AFTER_OILS, type DoseFlow, type Ledger, type LyeFlow } from './flow.ts';
 import { concentrationOf, lyeMoles, type LyeRate, lyeRate, lyeStops, molesPerGram } from './lye.ts';
@@ -28,26 +29,6 @@ export const sum = (v: Float64Array): number => {
   for (const g of v) total += g;
   return total;
 };
-
-/** An oil that wets powder well is fluid: little of it is saturated, and little is ricinoleic acid, which is thick. % */
-const LIGHT_OIL = { saturated: 25, ricinoleic: 20 } as const;
-
-/** The oil of a blend that carriers come from: the one chosen, or its lightest. Null for none. */
-export function carrierOilOf(plan: Plan, oils: readonly OilRow[]): string | null {
-  const chosen = plan.work.carrierOil;
-  if (chosen !== null) return oils.some((o) => o.materialId === chosen) ? chosen : null;
-  const light = (o: OilRow): boolean => {
-    const { oil } = materialOf(plan, o.materialId);
-    const ricinoleic = oil?.fatty?.[FATTY_ACIDS.indexOf('ricinoleic')] ?? 0;
-    return (oil?.saturated ?? 100) <= LIGHT_OIL.saturated && ricinoleic <= LIGHT_OIL.ricinoleic;
-  };
-  return (
-    oils
-      .filter(light)
-      .reduce<OilRow | null>((best, o) => (best && best.percent >= o.percent ? best : o), null)?.materialId ??
-    null
-  );
-}
 
 /** The oils of a lye and what they take. */
 interface Recipe {

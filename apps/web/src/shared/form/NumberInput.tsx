@@ -1,5 +1,5 @@
 import { Input } from 'antd';
-import { type ComponentProps, type KeyboardEvent, type ReactNode, useState } from 'react';
+import { type ComponentProps, type KeyboardEvent, type ReactNode, useRef, useState } from 'react';
 import { parseNumber } from '@kleur/core/units';
 import { usePrinter } from '../hooks/useSettings.ts';
 
@@ -36,7 +36,14 @@ export function NumberInput(
     setTyped({ text, value: next });
     onChange?.(next);
   };
+  // What Escape brings back: the field as it was when it was entered.
+  const before = useRef<NumberEntry>(null);
   const onKeyDown = (event: KeyboardEvent): void => {
+    if (event.key === 'Escape' && typed) {
+      event.stopPropagation();
+      setTyped(null);
+      onChange?.(before.current);
+    }
     const direction = { ArrowUp: 1, ArrowDown: -1 }[event.key];
     if (step === undefined || direction === undefined || typeof value === 'string') return;
     event.preventDefault();
@@ -52,6 +59,9 @@ export function NumberInput(
       value={shown}
       onChange={(e) => {
         change(e.target.value);
+      }}
+      onFocus={() => {
+        before.current = value;
       }}
       onBlur={() => {
         setTyped(null);

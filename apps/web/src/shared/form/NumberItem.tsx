@@ -1,12 +1,12 @@
 import { Form } from 'antd';
 import { type ReactNode } from 'react';
 import { usePrinter } from '../hooks/useSettings.ts';
-import { entryProblem, type Range } from './entryProblem.ts';
+import { entryProblem, type EntryRange } from './entryProblem.ts';
 import { type NumberEntry, NumberInput } from './NumberInput.tsx';
 
 /** A number in a form, with its label, its range, and the reason below it when it is refused. */
 export function NumberItem(
-  props: Range & {
+  props: EntryRange & {
     readonly name: string | (string | number)[];
     readonly label: string;
     readonly digits?: number;

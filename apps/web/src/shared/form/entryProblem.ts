@@ -1,19 +1,26 @@
-import { type Printer } from '@kleur/core/units';
+import { type NumberProblem, type Printer } from '@kleur/core/units';
+import { problemText, type Range } from './numberProblem.ts';
 import { type NumberEntry } from './NumberInput.tsx';
 
-/** What a number field takes. */
-export interface Range {
-  readonly min: number;
-  readonly max: number;
+/** What a number field of a form takes. */
+export interface EntryRange extends Range {
   /** Whether the field may be empty. */
   readonly optional?: boolean;
 }
 
+function kindOf(value: NumberEntry | undefined, { min, max, optional }: EntryRange): NumberProblem | null {
+  if (value === null || value === undefined) return optional ? null : 'empty';
+  if (typeof value === 'string') return 'not-a-number';
+  if (value < min) return 'too-small';
+  return value > max ? 'too-large' : null;
+}
+
 /** What is wrong with an entry; null for nothing. */
-export function entryProblem(value: NumberEntry | undefined, range: Range, print: Printer): string | null {
-  if (value === null || value === undefined) return range.optional ? null : 'Enter a number';
-  if (typeof value === 'string') return 'Not a number';
-  if (value < range.min) return `At least ${print.number(range.min, 3)}`;
-  if (value > range.max) return `At most ${print.number(range.max, 3)}`;
-  return null;
+export function entryProblem(
+  value: NumberEntry | undefined,
+  range: EntryRange,
+  print: Printer,
+): string | null {
+  const problem = kindOf(value, range);
+  return problem && problemText(problem, range, print);
 }

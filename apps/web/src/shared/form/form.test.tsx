@@ -113,6 +113,18 @@ describe('a form over a document that is saved as it is edited', () => {
     expect(field('Length')).toHaveValue('2x');
   });
 
+  it('brings back by Escape what the field held when it was entered', async () => {
+    renderIn(await testStore(), <Live />);
+    await fill('Width', '9x');
+    expect(await screen.findByText('Not a number')).toBeVisible();
+    await userEvent.keyboard('{Escape}');
+    expect(field('Width')).toHaveValue('80');
+    await waitFor(() => {
+      expect(screen.queryByText('Not a number')).toBeNull();
+    });
+    expect(told.at(-1)).toEqual({ width: 80 });
+  });
+
   it('refuses what is out of range, in the unit that is shown', async () => {
     renderIn(
       await testStore({ units: { mass: 'g', length: 'in', temperature: 'C', decimalMark: 'point' } }),

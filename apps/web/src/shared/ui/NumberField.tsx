@@ -1,6 +1,7 @@
 import { Input } from 'antd';
 import { type KeyboardEvent, memo, type ReactNode, useId, useState } from 'react';
 import { type NumberProblem, parseNumber } from '@kleur/core/units';
+import { problemText } from '../form/numberProblem.ts';
 import { useStable } from '../hooks/useStable.ts';
 import { usePrinter } from '../hooks/useSettings.ts';
 
@@ -48,13 +49,7 @@ const Field = memo(function Field(props: NumberFieldProps) {
   const current = draft?.over === value ? draft : null;
   const shown = current ? current.text : value === null ? '' : print.number(value, digits).replace('−', '-');
 
-  const messages: Readonly<Record<NumberProblem, string>> = {
-    empty: 'Enter a number',
-    'not-a-number': 'Not a number',
-    'too-small': `At least ${print.number(min, 3)}`,
-    'too-large': `At most ${print.number(max, 3)}`,
-  };
-  const message = current?.problem ? messages[current.problem] : error;
+  const message = current?.problem ? problemText(current.problem, { min, max }, print) : error;
 
   const change = (text: string): void => {
     const parsed = parseNumber(text, { min, max });

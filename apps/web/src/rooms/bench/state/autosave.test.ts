@@ -1,4 +1,3 @@
-import { configureStore } from '@reduxjs/toolkit';
 import { type BatchDocument, type Problem } from '@kleur/contract';
 import { emptyPlan } from '@kleur/core/plan';
 import { fakeStorage } from '../../../../test/storage.ts';
@@ -33,18 +32,11 @@ const problem = (code: Problem['code']): Problem => ({ code, message: code, fiel
 
 async function setUp() {
   // Loaded after the globals above, which the modules read.
-  const { api } = await import('../../../data/api.ts');
-  const { listenerMiddleware, rootReducer } = await import('../../../data/store.ts');
+  const { makeStore } = await import('../../../data/store.ts');
   const { batchSaves } = await import('./autosave.ts');
   const { bench, selectBench } = await import('./benchSlice.ts');
   const { edits } = await import('./edits.ts');
-  const store = configureStore({
-    reducer: rootReducer,
-    middleware: (d) =>
-      d({ serializableCheck: false, immutableCheck: false })
-        .prepend(listenerMiddleware.middleware)
-        .concat(api.middleware),
-  });
+  const store = makeStore();
   store.dispatch(bench.opened({ document }));
   const rename = (name: string) => {
     store.dispatch(edits.headChanged({ name }));
@@ -197,4 +189,18 @@ it('sends the old document again when an edit is undone while it is under way', 
   sent[1]!.answer(200, { ...document, version: 5 });
   await pass(1);
   expect(saving()).toBe('saved');
+});
+
+it('never sends again what was undone while its first attempt was lost', async () => {
+  const { store, bench, rename, saving } = await setUp();
+  rename('Undone');
+  await pass(700);
+  store.dispatch(bench.undone());
+  sent[0]!.breakLine();
+  await pass(1500);
+  expect(sent.map((s) => s.name)).toEqual(['Undone', 'Start']);
+  sent[1]!.answer(200, { ...document, version: 4 });
+  await pass(1);
+  expect(saving()).toBe('saved');
+  expect(stored.size).toBe(0);
 });

@@ -58,8 +58,9 @@ listenerMiddleware.startListening({
     const now = selectBench(listener.getState());
     const present = presentOf(now);
     if (now.id === null || present === null || now.saving.status === 'conflict') return;
-    if (isDirty(now)) batchSaves.put(now.id, now.version, present);
-    else if (now.saving.status === 'saved') batchSaves.drop(now.id);
+    // What is undone while it is being sent must be sent back: the server may have it, also when no answer comes.
+    if (isDirty(now) || batchSaves.isSending(now.id)) batchSaves.put(now.id, now.version, present);
+    else batchSaves.drop(now.id);
   },
 });
 

@@ -1,4 +1,3 @@
-import { configureStore } from '@reduxjs/toolkit';
 import { type BatchDocument, type BatchWrite } from '@kleur/contract';
 import { type LabD65 } from '@kleur/core/colour';
 import { startingShelf } from '@kleur/core/material/catalogue';
@@ -49,19 +48,12 @@ const document: BatchDocument = {
 };
 
 async function setUp() {
-  const { listenerMiddleware, rootReducer } = await import('../../../data/store.ts');
-  const { api } = await import('../../../data/api.ts');
+  const { makeStore } = await import('../../../data/store.ts');
   const { materialsApi } = await import('../../../data/materials.ts');
   const { bench, presentOf, selectBench } = await import('./benchSlice.ts');
   const { edits } = await import('./edits.ts');
   await import('./following.ts');
-  const store = configureStore({
-    reducer: rootReducer,
-    middleware: (d) =>
-      d({ serializableCheck: false, immutableCheck: false })
-        .prepend(listenerMiddleware.middleware)
-        .concat(api.middleware),
-  });
+  const store = makeStore();
   const shelf = startingShelf().map((m) => ({ ...m, inStock: true, builtIn: true, version: 1 }));
   await store.dispatch(materialsApi.util.upsertQueryData('materials', undefined, shelf));
   store.dispatch(bench.opened({ document }));

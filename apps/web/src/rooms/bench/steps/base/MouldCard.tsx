@@ -41,8 +41,12 @@ export function MouldCard({ row }: { readonly row: MouldRow }) {
   const print = usePrinter();
   const problem = mouldProblem(mould);
   const set = (change: Partial<Mould>): void => {
+    // Over the mould as it is by then: two fields may be on their way at once.
     edit(
-      (p) => setMould(p, id, { mould: { ...mould, ...change } }),
+      (p) => {
+        const now = p.moulding.moulds.find((m) => m.id === id);
+        return now ? setMould(p, id, { mould: { ...now.mould, ...change } }) : p;
+      },
       `mould:${id}:${Object.keys(change).join()}`,
     );
   };
