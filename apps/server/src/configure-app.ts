@@ -12,8 +12,7 @@ import { ProblemFilter } from './problems/problem.filter.ts';
 import { validationPipe } from './problems/validation.ts';
 
 /** What pages may ask the browser for: the camera, for photos of soap. */
-const PERMISSIONS =
-  'camera=(self), microphone=(), geolocation=(), payment=(), usb=(), serial=(), midi=()';
+const PERMISSIONS = 'camera=(self), microphone=(), geolocation=(), payment=(), usb=(), serial=(), midi=()';
 
 /** Everything between the socket and the controllers, the same for the real server and for tests. */
 export function configureApp(app: NestExpressApplication, log: Logger, names: readonly string[] = []): void {
