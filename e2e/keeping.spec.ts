@@ -87,45 +87,6 @@ test('an unsaved draft survives a closed tab', async ({ page, context, batches, 
   await expect(again.locator('.save-saved')).toBeVisible();
 });
 
-test('two tabs on one batch: the second save is refused with a choice', async ({
-  page,
-  context,
-  batches,
-  bench,
-}) => {
-  await batches.openBatch('Kingfisher');
-  const url = page.url();
-  const other = await context.newPage();
-  await other.goto(url);
-  await other.getByLabel('Parts', { exact: true }).fill('9');
-  await expect(other.locator('.save-saved')).toBeVisible();
-
-  await bench.fill('Name', 'Mine');
-  const dialog = page.getByRole('dialog');
-  await expect(dialog).toContainText('This batch was changed elsewhere');
-  await dialog.getByRole('button', { name: /Keep both/ }).click();
-  await expect(page.getByLabel('Name of the batch')).toHaveValue('Kingfisher (my version)');
-  await expect(bench.pot('Mine')).toBeVisible();
-  await batches.open();
-  await expect(batches.card('Kingfisher')).toBeVisible();
-  await expect(batches.card('Kingfisher (my version)')).toBeVisible();
-});
-
-test('taking the other version leaves mine one undo away', async ({ page, context, batches, bench }) => {
-  await batches.openBatch('Kingfisher');
-  const other = await context.newPage();
-  await other.goto(page.url());
-  await other.getByLabel('Parts', { exact: true }).fill('9');
-  await expect(other.locator('.save-saved')).toBeVisible();
-  await bench.fill('Name', 'Mine');
-  await page.getByRole('button', { name: /Take the other version/ }).click();
-  await expect(page.getByLabel('Parts', { exact: true })).toHaveValue('9');
-  await expect(bench.pot('Mine')).toHaveCount(0);
-  await page.getByRole('button', { name: 'Undo', exact: true }).click();
-  await expect(bench.pot('Mine')).toBeVisible();
-  await bench.waitSaved();
-});
-
 test('batches: duplicate, delete with undo, search, filter', async ({ page, batches }) => {
   await batches.open();
   await page.getByRole('button', { name: 'Duplicate Kingfisher' }).click();

@@ -28,6 +28,13 @@ export class BatchesController {
     return this.batches.get(id);
   }
 
+  /** Everything but the plan: enough to see whether somebody else has saved it. */
+  @Get(':id/head')
+  @ApiOkResponse({ type: BatchSummaryDto })
+  head(@Param('id') id: string): Promise<BatchSummary> {
+    return this.batches.head(id);
+  }
+
   @Post()
   @ApiCreatedResponse({ type: BatchDocumentDto })
   create(@Body() body: BatchWriteDto): Promise<BatchDocument> {

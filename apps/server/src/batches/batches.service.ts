@@ -9,7 +9,7 @@ import {
 import { PLAN_LIMITS, integrityProblems, upgradePlan } from '@kleur/core/plan';
 import { type EntityManager, type FindOptionsWhere, Raw } from 'typeorm';
 import { demoBatches, demoWrite } from '../demo/data/demo-batches.ts';
-import { ProblemError } from '../problems/problem.ts';
+import { notFound, ProblemError } from '../problems/problem.ts';
 import { named } from '../problems/named.ts';
 import { Documents, type DocumentStore } from '../storage/document-store.ts';
 import { type Content, type FirstContent } from '../storage/domain.ts';
@@ -45,6 +45,18 @@ const document = (e: BatchEntity): BatchDocument => ({
   updatedAt: e.updatedAt,
 });
 
+/** Everything but the plan, which is most of a row. */
+const HEAD = {
+  id: true,
+  name: true,
+  state: true,
+  madeOn: true,
+  totalOils: true,
+  face: true,
+  version: true,
+  updatedAt: true,
+} as const;
+
 /** Names that hold the text as it is written, in any case. */
 const holds = (text: string): FindOptionsWhere<BatchEntity>['name'] => {
   const escaped = text.replace(/[\\%_]/g, '\\$&');
@@ -63,17 +75,7 @@ export class BatchesService implements Content {
     const where = { ...(state ? { state } : {}), ...(q?.trim() ? { name: holds(q.trim()) } : {}) };
     const [rows, total] = await Promise.all([
       this.store.find({
-        // Everything but the plan, which is most of a row.
-        select: {
-          id: true,
-          name: true,
-          state: true,
-          madeOn: true,
-          totalOils: true,
-          face: true,
-          version: true,
-          updatedAt: true,
-        },
+        select: HEAD,
         where,
         order: { updatedAt: 'DESC', id: 'ASC' },
         skip: (page - 1) * pageSize,
@@ -87,6 +89,12 @@ export class BatchesService implements Content {
 
   async get(id: string): Promise<BatchDocument> {
     return document(await this.store.get(id));
+  }
+
+  async head(id: string): Promise<BatchSummary> {
+    const [row] = await this.store.find({ select: HEAD, where: { id }, take: 1 });
+    if (!row) throw notFound('The batch');
+    return summary(row);
   }
 
   async create(input: BatchWrite): Promise<BatchDocument> {

@@ -26,6 +26,11 @@ export const batchesApi = api.injectEndpoints({
     }),
     // Never from the cache: an old version of a document must not be edited.
     batch: b.query<BatchDocument, string>({ query: (id) => routes.batch(id), keepUnusedDataFor: 0 }),
+    /** Everything but the plan, asked again and again: it is not kept either. */
+    batchHead: b.query<BatchSummary, string>({
+      query: (id) => routes.batchHead(id),
+      keepUnusedDataFor: 0,
+    }),
     createBatch: b.mutation<BatchDocument, BatchWrite>({
       query: (body) => ({ url: routes.batches, method: 'POST', body }),
       invalidatesTags: ['Batches'],
@@ -55,6 +60,7 @@ export const batchesApi = api.injectEndpoints({
 
 export const {
   useBatchesQuery,
+  useBatchQuery,
   useCreateBatchMutation,
   useCopyBatchMutation,
   useDeleteBatchMutation,

@@ -1,4 +1,4 @@
-import { type Drafts } from './drafts.ts';
+import { type Draft, type Drafts, type Keeping } from './drafts.ts';
 
 /** How a document stands with the server. */
 export type Saving =
@@ -8,22 +8,36 @@ export type Saving =
   /** `retrying`: whether it is sent again by itself. */
   | { readonly status: 'failed'; readonly message: string; readonly retrying: boolean }
   /** Somebody else changed it; nothing is sent until the maker has chosen. */
-  | { readonly status: 'conflict' };
+  | { readonly status: 'conflict' }
+  /** Somebody else deleted it; nothing is sent until the maker has chosen. */
+  | { readonly status: 'gone' };
 
 /** What came of one attempt. */
-export type SaveOutcome =
+export type SaveOutcome<T> =
   | { readonly kind: 'saved'; readonly version: number }
-  | { readonly kind: 'stale' }
+  /** The server has a newer version: this one. */
+  | { readonly kind: 'stale'; readonly version: number; readonly document: T }
+  | { readonly kind: 'gone' }
   /** The server will not have it: sending the same again is of no use. */
   | { readonly kind: 'refused'; readonly message: string }
+  /** No answer came, or one that will pass: the server may have saved it all the same. */
   | { readonly kind: 'unreachable'; readonly message: string };
 
+/** A document that the server has not acknowledged. */
+export interface Unsent<T> {
+  readonly version: number;
+  readonly document: T;
+  readonly saving: Saving;
+}
+
 export interface SaveQueueOptions<T> {
-  readonly send: (id: string, version: number, document: T) => Promise<SaveOutcome>;
+  readonly send: (id: string, version: number, document: T) => Promise<SaveOutcome<T>>;
+  readonly same: (a: T, b: T) => boolean;
   readonly drafts: Drafts<T>;
-  /** Told before and after every attempt. */
-  readonly onStarted: (id: string) => void;
-  readonly onOutcome: (id: string, outcome: SaveOutcome, sent: T) => void;
+  /** Told whenever a document stands otherwise; null when the server has all of it, or it was dropped. */
+  readonly onChange: (id: string, unsent: Unsent<T> | null) => void;
+  readonly onSaved: (id: string, version: number, sent: T) => void;
+  readonly onKept: (keeping: Keeping) => void;
   /** Quiet time after the last change before it is sent, ms. */
   readonly settleMs?: number;
   /** Waits between tries while the server cannot be reached, ms; the last one repeats. */
@@ -36,12 +50,16 @@ interface Entry<T> {
   waiting: T | null;
   /** What the server was sent and has not answered. */
   sending: T | null;
+  /** What was sent without an answer. */
+  lost: readonly T[];
   running: Promise<void> | null;
   timer: ReturnType<typeof setTimeout> | undefined;
   tries: number;
-  /** Stopped by a conflict. */
-  held: boolean;
+  saving: Saving;
 }
+
+/** Most documents without an answer that are remembered. */
+const MOST_LOST = 5;
 
 /**
  * Sends versioned documents to the server, whichever room is open. One attempt at a time for each document, since a
@@ -63,16 +81,44 @@ export class SaveQueue<T> {
    * @param version on the server that it grew from. One newer than a conflict's ends the conflict.
    */
   put(id: string, version: number, document: T): void {
-    const entry = this.entries.get(id) ?? fresh<T>(version);
-    this.entries.set(id, entry);
+    const entry = this.entryOf(id, version);
     if (version > entry.version) {
       entry.version = version;
-      entry.held = false;
+      entry.saving = { status: 'unsaved' };
     }
     entry.waiting = document;
     entry.tries = 0;
-    this.options.drafts.keep(id, { baseVersion: entry.version, document });
+    this.keep(id, entry);
+    if (isHeld(entry)) return;
+    if (entry.running === null) this.set(id, entry, { status: 'unsaved' });
     this.after(id, entry, this.settleMs);
+  }
+
+  /** Takes a draft that a tab has left behind, and sends it. */
+  adopt(id: string, { baseVersion, document, lost }: Draft<T>): void {
+    const entry = this.entryOf(id, baseVersion);
+    entry.waiting = document;
+    entry.lost = lost;
+    this.keep(id, entry);
+    this.set(id, entry, { status: 'unsaved' });
+    void this.run(id, entry);
+  }
+
+  /** Stops a document until the maker has chosen: it was changed or deleted elsewhere. */
+  hold(id: string, version: number, document: T, status: 'conflict' | 'gone'): void {
+    const entry = this.entryOf(id, version);
+    clearTimeout(entry.timer);
+    entry.waiting = document;
+    this.keep(id, entry);
+    this.set(id, entry, { status });
+  }
+
+  /** Sends what was held, now that nothing stands in its way. */
+  async release(id: string): Promise<void> {
+    const entry = this.entries.get(id);
+    if (!entry) return;
+    this.set(id, entry, { status: 'unsaved' });
+    await this.run(id, entry);
   }
 
   /** Forgets a change that was not sent, and its draft: it was undone, or given up. */
@@ -82,8 +128,15 @@ export class SaveQueue<T> {
     if (!entry) return;
     clearTimeout(entry.timer);
     entry.waiting = null;
-    entry.held = false;
+    entry.saving = { status: 'saved' };
     this.tidy(id, entry);
+  }
+
+  /** What the server has not acknowledged of a document; null when it has all of it. */
+  unsent(id: string): Unsent<T> | null {
+    const entry = this.entries.get(id);
+    const document = entry?.waiting ?? entry?.sending ?? null;
+    return !entry || document === null ? null : { version: entry.version, document, saving: entry.saving };
   }
 
   /** Whether the server may be about to have something else than it had. */
@@ -99,9 +152,26 @@ export class SaveQueue<T> {
     await this.run(id, entry);
   }
 
-  /** Tries everything that failed again, for instance when the connection is back. */
+  /** Tries everything that could not be sent again, for instance when the connection is back. */
   retry(): void {
-    for (const id of this.entries.keys()) void this.flush(id);
+    for (const [id, { saving }] of this.entries)
+      if (saving.status !== 'failed' || saving.retrying) void this.flush(id);
+  }
+
+  private entryOf(id: string, version: number): Entry<T> {
+    const entry = this.entries.get(id) ?? fresh<T>(version);
+    this.entries.set(id, entry);
+    return entry;
+  }
+
+  private keep(id: string, { version, waiting, lost }: Entry<T>): void {
+    if (waiting === null) this.options.drafts.drop(id);
+    else this.options.onKept(this.options.drafts.keep(id, { baseVersion: version, document: waiting, lost }));
+  }
+
+  private set(id: string, entry: Entry<T>, saving: Saving): void {
+    entry.saving = saving;
+    this.options.onChange(id, this.unsent(id));
   }
 
   private after(id: string, entry: Entry<T>, ms: number): void {
@@ -118,36 +188,71 @@ export class SaveQueue<T> {
   }
 
   private async attempts(id: string, entry: Entry<T>): Promise<void> {
-    const { send, drafts, onStarted, onOutcome } = this.options;
-    while (entry.waiting !== null && !entry.held) {
+    const { send, onSaved } = this.options;
+    while (entry.waiting !== null && !isHeld(entry)) {
       const document = entry.waiting;
       clearTimeout(entry.timer);
       entry.waiting = null;
       entry.sending = document;
-      onStarted(id);
-      const outcome = await send(id, entry.version, document);
+      this.set(id, entry, { status: 'saving' });
+      const outcome = this.judged(entry, document, await send(id, entry.version, document));
       entry.sending = null;
-      // What was changed meanwhile is newer than what comes back.
-      const newer = entry.waiting as T | null;
       if (outcome.kind === 'saved') {
         entry.version = outcome.version;
         entry.tries = 0;
-        if (newer === null) drafts.drop(id);
-        else drafts.keep(id, { baseVersion: entry.version, document: newer });
-      } else {
-        entry.waiting = newer ?? document;
-        entry.held = outcome.kind === 'stale';
+        entry.lost = [];
+        // What was changed meanwhile is newer than what comes back, and waits already.
+        this.keep(id, entry);
+        onSaved(id, outcome.version, document);
+        continue;
       }
-      onOutcome(id, outcome, document);
+      entry.waiting ??= document;
+      if (outcome.kind === 'ours') {
+        entry.version = outcome.version;
+        entry.lost = [];
+        this.keep(id, entry);
+        continue;
+      }
       if (outcome.kind === 'unreachable') {
+        entry.lost = [document, ...entry.lost].slice(0, MOST_LOST);
         this.after(id, entry, this.retryMs[Math.min(entry.tries++, this.retryMs.length - 1)]!);
       }
-      if (outcome.kind !== 'saved') return;
+      this.keep(id, entry);
+      this.set(id, entry, standingAfter(outcome));
+      return;
     }
   }
 
+  /** An answer that was lost is no conflict: what the server has may be what was sent from here. */
+  private judged(
+    entry: Entry<T>,
+    document: T,
+    outcome: SaveOutcome<T>,
+  ): SaveOutcome<T> | { readonly kind: 'ours'; readonly version: number } {
+    if (outcome.kind !== 'stale') return outcome;
+    const { version, document: theirs } = outcome;
+    const { same } = this.options;
+    if (same(theirs, document)) return { kind: 'saved', version };
+    return entry.lost.some((sent) => same(theirs, sent)) ? { kind: 'ours', version } : outcome;
+  }
+
   private tidy(id: string, entry: Entry<T>): void {
-    if (entry.waiting === null && entry.running === null && !entry.held) this.entries.delete(id);
+    if (entry.waiting !== null || entry.running !== null) return;
+    this.entries.delete(id);
+    this.options.onChange(id, null);
+  }
+}
+
+const isHeld = <T>({ saving }: Entry<T>): boolean => saving.status === 'conflict' || saving.status === 'gone';
+
+function standingAfter(outcome: Exclude<SaveOutcome<unknown>, { kind: 'saved' }>): Saving {
+  switch (outcome.kind) {
+    case 'stale':
+      return { status: 'conflict' };
+    case 'gone':
+      return { status: 'gone' };
+    default:
+      return { status: 'failed', message: outcome.message, retrying: outcome.kind === 'unreachable' };
   }
 }
 
@@ -155,8 +260,9 @@ const fresh = <T>(version: number): Entry<T> => ({
   version,
   waiting: null,
   sending: null,
+  lost: [],
   running: null,
   timer: undefined,
   tries: 0,
-  held: false,
+  saving: { status: 'unsaved' },
 });

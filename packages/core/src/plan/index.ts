@@ -51,6 +51,7 @@ export {
 } from './embed.ts';
 export { wouldCycle } from './graph.ts';
 export { type IntegrityProblem, integrityProblems } from './integrity.ts';
+export { canonicalText } from './canonical.ts';
 export { PLAN_LIMITS } from './limits.ts';
 export {
   type BarCut,

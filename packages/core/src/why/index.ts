@@ -13,4 +13,5 @@ export {
   stabiliser,
 } from './base.ts';
 export { bars, embed, fill, line, mould, solved } from './block.ts';
+export { type Difference, differences } from './differences.ts';
 export { carryOver, colour, dispersion, dose, left, pace, superfat, weighed } from './pots.ts';

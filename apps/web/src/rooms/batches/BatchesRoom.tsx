@@ -17,6 +17,7 @@ import { useSettings } from '../../shared/hooks/useSettings.ts';
 import { useUndoNotice } from '../../shared/hooks/useUndoNotice.tsx';
 import { ListRoom } from '../../shared/ui/ListRoom.tsx';
 import { BatchCard } from './BatchCard.tsx';
+import { UnsentList } from './UnsentList.tsx';
 import { stateName } from '../../shared/ui/stateName.ts';
 
 /** All batches, shown by the colours of their bars. Search, state and page live in the address. */
@@ -94,6 +95,7 @@ export function BatchesRoom() {
         },
       }}
       onNew={() => void createNew()}
+      notice={<UnsentList />}
       tools={
         <>
           <Select

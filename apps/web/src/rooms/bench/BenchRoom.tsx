@@ -1,4 +1,4 @@
-import { Button } from 'antd';
+import { App, Button } from 'antd';
 import { memo, useCallback, useEffect, useMemo, useState } from 'react';
 import {
   NavLink,
@@ -16,10 +16,11 @@ import { type Composition } from '@kleur/core/pigment';
 import { PLAN_LIMITS } from '@kleur/core/plan';
 import { useStore } from 'react-redux';
 
-import { useAppDispatch } from '../../data/store.ts';
+import { batchSaves, setOnBench } from '../../data/batchSaves.ts';
+import { type AppDispatch, useAppDispatch } from '../../data/store.ts';
 import { useKeys } from '../../shared/hooks/useKeys.ts';
 import { useSettings } from '../../shared/hooks/useSettings.ts';
-import { newId } from '../../shared/newId.ts';
+import { newId } from '../../data/newId.ts';
 import { EmptyState } from '../../shared/ui/EmptyState.tsx';
 import { colourWorker } from '../../workers/client.ts';
 import { BenchContext } from './BenchContext.ts';
@@ -27,12 +28,14 @@ import { type Loaded } from './benchLoader.ts';
 import { BenchHead } from './BenchHead.tsx';
 import { BenchStrip } from './BenchStrip.tsx';
 import { ChecksDrawer } from './ChecksDrawer.tsx';
-import { ConflictDialog } from './ConflictDialog.tsx';
+import { GoneBatch } from './GoneBatch.tsx';
+import { HeldDialog } from './HeldDialog.tsx';
 import { nextPotName } from './potNames.ts';
-import { batchSaves } from './state/autosave.ts';
+import './state/autosave.ts';
 import { bench, presentOf, selectBench } from './state/benchSlice.ts';
 
 import { edits } from './state/edits.ts';
+import { watchElsewhere } from './state/elsewhere.ts';
 import './state/following.ts';
 import { LiveChecks } from './state/liveChecks.ts';
 import { BARE, LiveColours } from './state/liveColours.ts';
@@ -52,10 +55,11 @@ export function BenchRoom() {
 
   useEffect(() => {
     if ('problem' in loaded) return;
-    const { document, draft } = loaded;
-    const conflict = draft !== null && draft.baseVersion !== document.version;
-    dispatch(bench.opened(draft ? { document, draft: draft.document, conflict } : { document }));
+    const { document } = loaded;
+    dispatch(bench.opened(loaded));
+    setOnBench(document.id);
     return () => {
+      setOnBench(null);
       const leaving = selectBench(store.getState());
       if (leaving.id !== document.id) return;
       void batchSaves.flush(document.id);
@@ -64,6 +68,7 @@ export function BenchRoom() {
   }, [loaded, dispatch, store]);
 
   if ('problem' in loaded) {
+    if (loaded.isGone && loaded.unsent) return <GoneBatch id={id} name={loaded.unsent.document.name} />;
     return (
       <EmptyState
         role="alert"
@@ -71,21 +76,23 @@ export function BenchRoom() {
         action={<Button onClick={() => void revalidate()}>Try again</Button>}
       >
         {loaded.problem}
+        {loaded.unsent && ' What you changed is kept in this browser and is sent when the server is back.'}
       </EmptyState>
     );
   }
   // Keyed, so that time, gel and selection start anew with each batch.
-  return openId === id ? <OpenBatch key={id} /> : <p className="loading">Opening…</p>;
+  return openId === id ? <OpenBatch key={id} id={id} /> : <p className="loading">Opening…</p>;
 }
 
-function OpenBatch() {
+function OpenBatch({ id }: { readonly id: string }) {
   const first = useChecksQuestion();
   // The feed keeps them up; here only the beginning counts.
   const [checks] = useState(() => new LiveChecks(first));
-  return <OpenBench checks={checks} />;
+  return <OpenBench id={id} checks={checks} />;
 }
 
-const OpenBench = memo(function OpenBench({ checks }: { readonly checks: LiveChecks }) {
+const OpenBench = memo(function OpenBench(props: { readonly id: string; readonly checks: LiveChecks }) {
+  const { id, checks } = props;
   const potIds = usePotIds();
   const dispatch = useAppDispatch();
   const store = useStore();
@@ -124,6 +131,7 @@ const OpenBench = memo(function OpenBench({ checks }: { readonly checks: LiveChe
       <LiveFeed live={live} />
       <ChecksFeed checks={checks} />
       <LeaveGuard />
+      <Elsewhere id={id} />
       <BenchHead />
       <div className="bench-top">
         <BenchStrip onAdd={addPot} />
@@ -133,7 +141,7 @@ const OpenBench = memo(function OpenBench({ checks }: { readonly checks: LiveChe
       <div className="step-body">
         <Outlet />
       </div>
-      <ConflictDialog />
+      <HeldDialog id={id} />
     </BenchContext>
   );
 });
@@ -163,6 +171,20 @@ function ChecksFeed({ checks }: { readonly checks: LiveChecks }) {
       checks.stop();
     },
     [checks],
+  );
+  return null;
+}
+
+/** Follows what other tabs and devices save of the batch, and says so. */
+function Elsewhere({ id }: { readonly id: string }) {
+  const store = useStore();
+  const { message } = App.useApp();
+  useEffect(
+    () =>
+      watchElsewhere(id, store as typeof store & { dispatch: AppDispatch }, () => {
+        void message.info('This batch was changed elsewhere. You see its newest version.');
+      }),
+    [id, store, message],
   );
   return null;
 }

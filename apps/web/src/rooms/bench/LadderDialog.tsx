@@ -9,7 +9,7 @@ import { usePrinter } from '../../shared/hooks/useSettings.ts';
 import { NumberField } from '../../shared/ui/NumberField.tsx';
 import { useColours } from './BenchContext.ts';
 import { useEdit } from './state/useEdit.ts';
-import { newId } from '../../shared/newId.ts';
+import { newId } from '../../data/newId.ts';
 import { usePlan } from './state/useDerived.ts';
 import { curedStage } from './state/matching.ts';
 

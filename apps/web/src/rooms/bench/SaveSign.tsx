@@ -1,11 +1,23 @@
 import { CheckOutlined, CloudSyncOutlined, DisconnectOutlined, EditOutlined } from '@ant-design/icons';
 import { Button } from 'antd';
+import { batchSaves } from '../../data/batchSaves.ts';
+import { type Keeping } from '../../data/drafts.ts';
 import { useAppDispatch, useAppSelector } from '../../data/store.ts';
+import { selectUnsent } from '../../data/unsent.ts';
+import { UnsentActs } from '../../shared/batches/UnsentActs.tsx';
 import { bench, selectBench } from './state/benchSlice.ts';
+
+/** What to know of a browser that keeps nothing. */
+const KEEPING: Readonly<Record<Exclude<Keeping, 'kept'>, string>> = {
+  blocked: 'This browser lets Kleur store nothing: only this tab keeps what is unsent.',
+  full: 'The browser’s store is full: only this tab keeps what is unsent.',
+};
 
 /** The quiet sign of how the batch stands with the server. */
 export function SaveSign() {
   const saving = useAppSelector((s) => selectBench(s).saving);
+  const id = useAppSelector((s) => selectBench(s).id);
+  const keeping = useAppSelector((s) => selectUnsent(s).keeping);
   const dispatch = useAppDispatch();
   const sign = {
     saved: [<CheckOutlined key="i" />, 'Saved'],
@@ -13,27 +25,48 @@ export function SaveSign() {
     saving: [<CloudSyncOutlined key="i" />, 'Saving'],
     failed: [<DisconnectOutlined key="i" />, 'Not saved'],
     conflict: [<DisconnectOutlined key="i" />, 'Changed elsewhere'],
+    gone: [<DisconnectOutlined key="i" />, 'Deleted elsewhere'],
   }[saving.status];
+  const kept = keeping === 'kept' ? 'Your work is kept here' : KEEPING[keeping];
+  const next =
+    saving.status !== 'failed'
+      ? ''
+      : saving.retrying
+        ? 'It will be sent again.'
+        : 'It is not sent again by itself, only with your next change.';
   return (
     <span className={`save-sign save-${saving.status}`} role="status">
       {sign}
-      {saving.status === 'failed' && (
+      {saving.status === 'failed' ? (
         <>
           <span className="soft" title={saving.message}>
-            {saving.message}{' '}
-            {saving.retrying
-              ? 'Your work is kept here and will be sent again.'
-              : 'Your work is kept here and is sent again with your next change.'}
+            {saving.message} {keeping === 'kept' ? `${kept}. ` : `${kept} `}
+            {next}
           </span>
           <Button
             size="small"
             onClick={() => {
-              dispatch(bench.saveRetried());
+              if (id !== null) void batchSaves.flush(id);
             }}
           >
             Try now
           </Button>
+          {id !== null && !saving.retrying && (
+            <>
+              <UnsentActs id={id} isGone={false} size="small" />
+              <Button
+                size="small"
+                onClick={() => {
+                  dispatch(bench.unsentGivenUp());
+                }}
+              >
+                Back to what is saved
+              </Button>
+            </>
+          )}
         </>
+      ) : (
+        keeping !== 'kept' && <span className="soft save-keeping">{kept}</span>
       )}
     </span>
   );

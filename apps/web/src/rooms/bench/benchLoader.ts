@@ -1,28 +1,31 @@
 import { type LoaderFunctionArgs, type ShouldRevalidateFunction } from 'react-router';
-import { type BatchDocument } from '@kleur/contract';
+import { type BatchDocument, type BatchWrite } from '@kleur/contract';
 import { failureOf } from '../../data/api.ts';
 import { batchesApi } from '../../data/batches.ts';
+import { batchSaves, sendLeftBehind } from '../../data/batchSaves.ts';
+import { type Unsent } from '../../data/saveQueue.ts';
 import { type AppDispatch } from '../../data/store.ts';
-import { batchSaves } from './state/autosave.ts';
-import { type BatchDraft, unsavedDraft } from './state/drafts.ts';
 
 export type Loaded =
-  { readonly document: BatchDocument; readonly draft: BatchDraft | null } | { readonly problem: string };
+  | { readonly document: BatchDocument; readonly unsent: Unsent<BatchWrite> | null }
+  | { readonly problem: string; readonly unsent: Unsent<BatchWrite> | null; readonly isGone: boolean };
 
-/** Loads the batch of the address, and what this browser holds of it that the server has not acknowledged. */
+/** Loads the batch of the address, and what of it the server has not acknowledged. */
 export const benchLoader =
   (dispatch: AppDispatch) =>
   async ({ params }: LoaderFunctionArgs): Promise<Loaded> => {
     const id = params.id ?? '';
-    // What was left a moment ago may still be on its way.
+    // What was left, a moment ago or by a tab that has gone, may still be on its way.
+    await sendLeftBehind();
     await batchSaves.flush(id);
     // Subscribed until it has come: a second load of the same batch must not find it dropped.
     const query = dispatch(batchesApi.endpoints.batch.initiate(id, { forceRefetch: true }));
     try {
       const document = await query.unwrap();
-      return { document, draft: unsavedDraft(id, document) };
+      return { document, unsent: batchSaves.unsent(id) };
     } catch (error) {
-      return { problem: failureOf(error).message };
+      const { code, message } = failureOf(error);
+      return { problem: message, unsent: batchSaves.unsent(id), isGone: code === 'not-found' };
     } finally {
       query.unsubscribe();
     }

@@ -1,7 +1,7 @@
 import { Button, Checkbox, Form, Input } from 'antd';
 import { type Lot, LOT_LIMITS, type MaterialKind } from '@kleur/core/material';
 import { NumberItem } from '../../shared/form/NumberItem.tsx';
-import { newId } from '../../shared/newId.ts';
+import { newId } from '../../data/newId.ts';
 import { type MaterialEntry } from './materialWrite.ts';
 
 /** What is there of an item and of which lot; of an additive, also the lye that it takes up. */

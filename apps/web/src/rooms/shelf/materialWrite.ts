@@ -1,6 +1,6 @@
 import { type MaterialWire, type MaterialWrite } from '@kleur/contract';
 import { type Carrier, FATTY_ACIDS, type MaterialKind, type OilFacts } from '@kleur/core/material';
-import { newId } from '../../shared/newId.ts';
+import { newId } from '../../data/newId.ts';
 
 /** The part of a material that the client may set. */
 export function writeOf(m: MaterialWire): MaterialWrite {

@@ -13,6 +13,8 @@ const FORMATS: Readonly<Record<DateOrder, { readonly read: string; readonly type
 export interface Days {
   /** A day (`YYYY-MM-DD`) with its weekday, in the maker's own order. */
   readonly text: (day: string) => string;
+  /** A moment (ISO 8601) with its day and the time on the maker's clock. */
+  readonly moment: (at: string) => string;
   /** Format in which the maker types a day. */
   readonly typed: string;
 }
@@ -21,6 +23,10 @@ export function useDays(): Days {
   const { dateOrder } = useSettings();
   return useMemo(() => {
     const { read, typed } = FORMATS[dateOrder];
-    return { text: (day) => dayjs(day).format(read), typed };
+    return {
+      text: (day) => dayjs(day).format(read),
+      moment: (at) => dayjs(at).format(`${read}, HH:mm:ss`),
+      typed,
+    };
   }, [dateOrder]);
 }

@@ -9,6 +9,11 @@ const typing = (target: EventTarget | null): boolean =>
     target.tagName === 'SELECT' ||
     (target instanceof HTMLInputElement && !['range', 'checkbox', 'radio'].includes(target.type)));
 
+/** On what must be answered before anything else: no page-wide key reaches past it. */
+export const HOLDS_KEYS = { 'data-holds-keys': '' } as const;
+
+const isHeld = (): boolean => document.querySelector('[data-holds-keys]') !== null;
+
 /**
  * Page-wide keys, by `event.key`, with `mod+` for Ctrl or Cmd and `shift+` before a letter. Plain keys are left
  * alone while text is typed.
@@ -25,8 +30,9 @@ export function useKeys(map: KeyMap): void {
       const key = event.key.length === 1 ? event.key.toLowerCase() : event.key;
       const handler = current.current[`${mod ? 'mod+' : ''}${mod && event.shiftKey ? 'shift+' : ''}${key}`];
       if (!handler) return;
+      // The browser must not take it for its own either: Ctrl Z would undo what was typed last, wherever that was.
       event.preventDefault();
-      handler(event);
+      if (!isHeld()) handler(event);
     };
     window.addEventListener('keydown', onKey);
     return () => {

@@ -40,6 +40,8 @@ export function ListRoom(props: {
     readonly advice: string;
     readonly action: ReactNode;
   } | null;
+  /** Above the list, also when it could not be loaded. */
+  readonly notice?: ReactNode;
   readonly children: ReactNode;
 }) {
   const { title, about, search, tools, onNew, failure, nothingFits, nothingYet, children } = props;
@@ -69,6 +71,7 @@ export function ListRoom(props: {
           {tools}
         </div>
       </header>
+      {props.notice}
       {failure ? (
         <EmptyState
           role="alert"

@@ -15,7 +15,7 @@ import { useAppDispatch } from '../../../data/store.ts';
 import { useUndoNotice } from '../../../shared/hooks/useUndoNotice.tsx';
 import { FileButton } from '../../../shared/ui/FileButton.tsx';
 import { edits } from '../state/edits.ts';
-import { newId } from '../../../shared/newId.ts';
+import { newId } from '../../../data/newId.ts';
 import { ACCEPTED, ACCEPTED_TEXT, readPalette } from './paletteFiles.ts';
 
 const useTake = () => {

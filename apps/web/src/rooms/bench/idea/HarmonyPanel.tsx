@@ -18,7 +18,7 @@ import { useAppDispatch } from '../../../data/store.ts';
 import { usePrinter } from '../../../shared/hooks/useSettings.ts';
 import { useColours } from '../BenchContext.ts';
 import { edits } from '../state/edits.ts';
-import { newId } from '../../../shared/newId.ts';
+import { newId } from '../../../data/newId.ts';
 import { useMatches, useProblem } from '../useMatching.ts';
 
 const schemeName: Readonly<Record<Scheme, string>> = {

@@ -10,7 +10,7 @@ import { usePrinter } from '../../../shared/hooks/useSettings.ts';
 import { edits } from '../state/edits.ts';
 import { ColourPicker } from '../../../shared/ui/ColourPicker.tsx';
 import { NameField } from '../../../shared/ui/NameField.tsx';
-import { newId } from '../../../shared/newId.ts';
+import { newId } from '../../../data/newId.ts';
 import { useDocument } from '../state/useDerived.ts';
 import { named, useShelf } from '../useMatching.ts';
 import { formulaOf } from '../state/matching.ts';

@@ -9,7 +9,7 @@ import { FileButton } from '../../../shared/ui/FileButton.tsx';
 import { searchWorker } from '../../../workers/client.ts';
 import { type PhotoResult } from '../../../workers/search.protocol.ts';
 import { edits } from '../state/edits.ts';
-import { newId } from '../../../shared/newId.ts';
+import { newId } from '../../../data/newId.ts';
 import { usePlan } from '../state/useDerived.ts';
 
 interface Picked {

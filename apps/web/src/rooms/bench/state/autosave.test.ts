@@ -3,13 +3,7 @@ import { emptyPlan } from '@kleur/core/plan';
 import { fakeStorage } from '../../../../test/storage.ts';
 
 /** The autosave against a server that is made up here: what is sent, when, with which version. */
-const stored = new Map<string, string>();
-fakeStorage({
-  getItem: (k) => stored.get(k) ?? null,
-  setItem: (k, v) => stored.set(k, v),
-  removeItem: (k) => stored.delete(k),
-});
-
+const stored = fakeStorage().kept;
 interface Sent {
   readonly name: string;
   readonly version: number;
@@ -17,6 +11,7 @@ interface Sent {
   breakLine(): void;
 }
 let sent: Sent[] = [];
+let endSaving: () => void;
 
 const document: BatchDocument = {
   id: 'b1',
@@ -33,10 +28,12 @@ const problem = (code: Problem['code']): Problem => ({ code, message: code, fiel
 async function setUp() {
   // Loaded after the globals above, which the modules read.
   const { makeStore } = await import('../../../data/store.ts');
-  const { batchSaves } = await import('./autosave.ts');
+  const { batchSaves, startSaving } = await import('../../../data/batchSaves.ts');
+  await import('./autosave.ts');
   const { bench, selectBench } = await import('./benchSlice.ts');
   const { edits } = await import('./edits.ts');
   const store = makeStore();
+  endSaving = startSaving(store);
   store.dispatch(bench.opened({ document }));
   const rename = (name: string) => {
     store.dispatch(edits.headChanged({ name }));
@@ -53,7 +50,12 @@ beforeEach(() => {
   stored.clear();
   sent = [];
   globalThis.fetch = jest.fn(async (input: Request | string | URL) => {
-    const body = (await (input as Request).clone().json()) as { name: string; version: number };
+    const request = (input as Request).clone();
+    if (request.method === 'GET') {
+      const headers = { 'content-type': 'application/json' };
+      return new Response(JSON.stringify({ ...document, name: 'Theirs', version: 9 }), { headers });
+    }
+    const body = (await request.json()) as { name: string; version: number };
     return new Promise<Response>((resolve, reject) => {
       sent.push({
         name: body.name,
@@ -71,6 +73,7 @@ beforeEach(() => {
   }) as typeof fetch;
 });
 afterEach(() => {
+  endSaving();
   jest.useRealTimers();
 });
 
@@ -81,7 +84,7 @@ it('waits for a pause, sends once with the version, and drops the draft when it 
     await pass(200);
   }
   expect(sent).toHaveLength(0);
-  expect(stored.get('kleur.draft.b1')).toContain('"name":"ABC"');
+  expect([...stored.values()].join()).toContain('"name":"ABC"');
   await pass(600);
   expect(sent).toMatchObject([{ name: 'ABC', version: 3 }]);
   expect(saving()).toBe('saving');
@@ -107,18 +110,18 @@ it('never has two saves under way: an edit meanwhile follows with the new versio
 });
 
 it('tries again while the server cannot be reached, at once when asked, and keeps the draft', async () => {
-  const { store, bench, rename, saving } = await setUp();
+  const { batchSaves, rename, saving } = await setUp();
   rename('Offline');
   await pass(700);
   sent[0]!.breakLine();
   await pass(1);
   expect(saving()).toBe('failed');
-  expect(stored.get('kleur.draft.b1')).toContain('Offline');
+  expect([...stored.values()].join()).toContain('Offline');
   await pass(1500);
   expect(sent).toHaveLength(2);
   sent[1]!.breakLine();
   await pass(1);
-  store.dispatch(bench.saveRetried());
+  void batchSaves.flush('b1');
   await pass(700);
   expect(sent).toHaveLength(3);
   sent[2]!.answer(200, { ...document, version: 4 });

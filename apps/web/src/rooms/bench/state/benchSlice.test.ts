@@ -1,8 +1,10 @@
 import { type BatchDocument, type BatchWrite } from '@kleur/contract';
 import { emptyPlan } from '@kleur/core/plan';
 import { grams } from '@kleur/core/units';
-import { type SaveOutcome } from '../../../data/saveQueue.ts';
-import { bench, benchReducer, type BenchState, emptyBench, presentOf, writeOf } from './benchSlice.ts';
+import { writeOf } from '../../../data/batchSaves.ts';
+import { type Saving } from '../../../data/saveQueue.ts';
+import { unsent } from '../../../data/unsent.ts';
+import { bench, benchReducer, type BenchState, emptyBench, presentOf } from './benchSlice.ts';
 import { edits, type EditThunk } from './edits.ts';
 
 const document: BatchDocument = {
@@ -29,7 +31,8 @@ const after = (state: BenchState, ...acts: Act[]): BenchState =>
     return next;
   }, state);
 const present = (state: BenchState) => presentOf(state)!;
-const ended = (outcome: SaveOutcome, sent: BatchWrite, id = 'b1') => bench.saveEnded({ id, outcome, sent });
+const saved = (version: number, sent: BatchWrite, id = 'b1') => unsent.saved({ id, version, sent });
+const stands = (saving: Saving, id = 'b1') => unsent.changed({ id, batch: { name: '', saving } });
 const pots = (state: BenchState): string[] => present(state).plan.pots.map((p) => p.name);
 
 let now = 0;
@@ -85,37 +88,41 @@ describe('standing with the server', () => {
   it('stays unsaved when an edit came in while the save was under way', () => {
     const edited = after(opened(), edits.potAdded({ id: 'a', name: 'A' }));
     const sent = present(edited);
-    const more = after(edited, bench.saveStarted('b1'), edits.potAdded({ id: 'b', name: 'B' }));
-    const done = after(more, ended({ kind: 'saved', version: 4 }, sent));
+    const more = after(edited, stands({ status: 'saving' }), edits.potAdded({ id: 'b', name: 'B' }));
+    const done = after(more, saved(4, sent));
     expect(done).toMatchObject({ version: 4, saving: { status: 'unsaved' } });
-    expect(after(done, ended({ kind: 'saved', version: 5 }, present(done))).saving.status).toBe('saved');
+    expect(after(done, saved(5, present(done))).saving.status).toBe('saved');
   });
 
   it('ignores the answer to a save of another batch', () => {
     const state = opened();
-    expect(after(state, ended({ kind: 'saved', version: 9 }, present(state), 'other'))).toBe(state);
-    expect(after(state, ended({ kind: 'stale' }, present(state), 'other'))).toBe(state);
+    expect(after(state, saved(9, present(state), 'other'))).toBe(state);
+    expect(after(state, stands({ status: 'conflict' }, 'other'))).toBe(state);
   });
 
   it('opens a draft over the document, and as a conflict when the document moved on', () => {
     const draft = { ...writeOf(document), name: 'Mine' };
-    const recovered = benchReducer(emptyBench, bench.opened({ document, draft }));
+    const waiting = (saving: Saving) => ({ version: 3, document: draft, saving });
+    const recovered = benchReducer(
+      emptyBench,
+      bench.opened({ document, unsent: waiting({ status: 'unsaved' }) }),
+    );
     expect(recovered).toMatchObject({
       saving: { status: 'unsaved' },
       history: { present: { name: 'Mine' } },
     });
     expect(present(after(recovered, bench.undone())).name).toBe('Harbour at dusk');
-    const conflict = benchReducer(emptyBench, bench.opened({ document, draft, conflict: true }));
-    expect(conflict.saving.status).toBe('conflict');
+    const conflict = benchReducer(
+      emptyBench,
+      bench.opened({ document, unsent: { ...waiting({ status: 'conflict' }), version: 2 } }),
+    );
+    expect(conflict).toMatchObject({ version: 2, saving: { status: 'conflict' } });
+    expect(after(conflict, bench.undone())).toBe(conflict);
     expect(after(conflict, edits.headChanged({ name: 'Still mine' })).saving.status).toBe('conflict');
   });
 
   it('resolves a conflict either way without losing the other side', () => {
-    const mine = after(
-      opened(),
-      edits.headChanged({ name: 'Mine' }),
-      ended({ kind: 'stale' }, writeOf(document)),
-    );
+    const mine = after(opened(), edits.headChanged({ name: 'Mine' }), stands({ status: 'conflict' }));
     const theirs = after(mine, bench.theirsTaken({ ...document, name: 'Theirs', version: 8 }));
     expect(theirs).toMatchObject({
       version: 8,
@@ -130,15 +137,21 @@ describe('standing with the server', () => {
     });
   });
 
-  it('tries again only after a failure', () => {
-    const failed = after(
+  it('gives up what the server refuses, and keeps it one undo away', () => {
+    const refused = after(
       opened(),
-      edits.potAdded({ id: 'a', name: 'A' }),
-      ended({ kind: 'unreachable', message: 'no line' }, writeOf(document)),
+      edits.headChanged({ name: 'Mine' }),
+      stands({ status: 'failed', message: 'no', retrying: false }),
     );
-    expect(failed.saving).toEqual({ status: 'failed', message: 'no line', retrying: true });
-    expect(after(failed, bench.saveRetried()).saving.status).toBe('unsaved');
-    const fine = opened();
-    expect(after(fine, bench.saveRetried())).toBe(fine);
+    const back = after(refused, bench.unsentGivenUp());
+    expect(back.saving.status).toBe('saved');
+    expect(present(back).name).toBe('Harbour at dusk');
+    expect(present(after(back, bench.undone())).name).toBe('Mine');
+  });
+
+  it('stands as before when what was deleted elsewhere is restored', () => {
+    const gone = after(opened(), bench.heldBack('gone'));
+    expect(gone.saving.status).toBe('gone');
+    expect(after(gone, bench.restored()).saving.status).toBe('saved');
   });
 });

@@ -15,7 +15,9 @@ import {
   startHistory,
   undo,
 } from '../../../data/history.ts';
-import { type SaveOutcome, type Saving } from '../../../data/saveQueue.ts';
+import { writeOf } from '../../../data/batchSaves.ts';
+import { type Saving, type Unsent } from '../../../data/saveQueue.ts';
+import { unsent } from '../../../data/unsent.ts';
 import { rootReducer } from '../../../data/store.ts';
 
 export interface BenchState {
@@ -37,14 +39,6 @@ export const emptyBench: BenchState = {
   saving: { status: 'saved' },
 };
 
-/** The part of a document that the client may set. */
-export const writeOf = ({ name, state, madeOn, plan }: BatchDocument): BatchWrite => ({
-  name,
-  state,
-  madeOn,
-  plan,
-});
-
 /** The open document as the maker sees it; null while none is open. */
 export const presentOf = (bench: BenchState): BatchWrite | null => bench.history?.present ?? null;
 
@@ -57,11 +51,15 @@ const plain =
   (state: BenchState, action: A): BenchState =>
     reduce(original(state as WritableDraft<BenchState>), action);
 
-/** The state with another history, and the saving status that follows from it. A conflict stays until it is solved. */
+/** Whether the maker has to choose before anything goes on. */
+export const isHeld = ({ saving }: BenchState): boolean =>
+  saving.status === 'conflict' || saving.status === 'gone';
+
+/** The state with another history, and the saving status that follows from it. What is held stays so until it is solved. */
 function moved(state: BenchState, history: History<BatchWrite>): BenchState {
   if (history === state.history) return state;
   const next = { ...state, history };
-  return state.saving.status === 'conflict' ? next : standing(next);
+  return isHeld(state) ? next : standing(next);
 }
 
 const standing = (state: BenchState): BenchState => ({
@@ -69,36 +67,24 @@ const standing = (state: BenchState): BenchState => ({
   saving: { status: presentOf(state) === state.saved ? 'saved' : 'unsaved' },
 });
 
-function ended(state: BenchState, outcome: SaveOutcome, sent: BatchWrite): BenchState {
-  switch (outcome.kind) {
-    case 'saved':
-      return standing({ ...state, version: outcome.version, saved: sent });
-    case 'stale':
-      return { ...state, saving: { status: 'conflict' } };
-    default: {
-      const { kind, message } = outcome;
-      return { ...state, saving: { status: 'failed', message, retrying: kind === 'unreachable' } };
-    }
-  }
-}
-
 const slice = createSlice({
   name: 'bench',
   initialState: emptyBench,
   reducers: {
-    /** Opens a document as the server has it, with the maker's unsaved draft over it if there is one. */
+    /** Opens a document as the server has it, with what the server has not acknowledged over it. */
     opened: (
       _state,
-      { payload }: PayloadAction<{ document: BatchDocument; draft?: BatchWrite; conflict?: boolean }>,
+      { payload }: PayloadAction<{ document: BatchDocument; unsent?: Unsent<BatchWrite> | null }>,
     ): BenchState => {
       const saved = writeOf(payload.document);
-      const { draft } = payload;
+      const { document, unsent: mine } = payload;
       return {
-        id: payload.document.id,
-        version: payload.document.version,
-        history: draft ? startHistory(draft, [saved]) : startHistory(saved),
+        id: document.id,
+        // What is held grew from an older version than the server has.
+        version: mine?.version ?? document.version,
+        history: mine ? startHistory(mine.document, [saved]) : startHistory(saved),
         saved,
-        saving: { status: payload.conflict ? 'conflict' : draft ? 'unsaved' : 'saved' },
+        saving: mine?.saving ?? { status: 'saved' },
       };
     },
     closed: (): BenchState => emptyBench,
@@ -111,24 +97,21 @@ const slice = createSlice({
     amended: plain((state, { payload }: PayloadAction<{ batch: BatchWrite; revision: number }>) =>
       state.history ? moved(state, amendEdit(state.history, payload.batch, payload.revision)) : state,
     ),
+    // The maker chooses between documents that can be seen: neither moves meanwhile.
     undone: plain((state, _action: PayloadAction) =>
-      state.history ? moved(state, undo(state.history)) : state,
+      state.history && !isHeld(state) ? moved(state, undo(state.history)) : state,
     ),
     redone: plain((state, _action: PayloadAction) =>
-      state.history ? moved(state, redo(state.history)) : state,
+      state.history && !isHeld(state) ? moved(state, redo(state.history)) : state,
     ),
 
-    saveStarted: plain((state, { payload: id }: PayloadAction<string>) =>
-      state.id === id ? { ...state, saving: { status: 'saving' } } : state,
-    ),
-    saveEnded: plain(
-      (state, { payload }: PayloadAction<{ id: string; outcome: SaveOutcome; sent: BatchWrite }>) =>
-        state.id === payload.id ? ended(state, payload.outcome, payload.sent) : state,
-    ),
-    /** Asks for another try now. */
-    saveRetried: plain((state, _action: PayloadAction) =>
-      state.saving.status === 'failed' ? { ...state, saving: { status: 'unsaved' } } : state,
-    ),
+    /** Somebody else has changed or deleted what is open. */
+    heldBack: plain((state, { payload: status }: PayloadAction<'conflict' | 'gone'>) => ({
+      ...state,
+      saving: { status },
+    })),
+    /** What was deleted elsewhere is back. */
+    restored: plain((state, _action: PayloadAction) => standing(state)),
     /** Keeps the maker's document and saves it over the server's newer one. */
     mineKept: plain((state, { payload: version }: PayloadAction<number>) =>
       standing({ ...state, version, saved: null }),
@@ -139,6 +122,34 @@ const slice = createSlice({
       const past = state.history ? [...state.history.past, state.history.present] : [];
       return standing({ ...state, version: payload.version, history: startHistory(saved, past), saved });
     }),
+    /** The server has the present document already, at a newer version: a save whose answer was lost. */
+    acknowledged: plain((state, { payload: version }: PayloadAction<number>) =>
+      standing({ ...state, version, saved: presentOf(state) }),
+    ),
+    /** Gives up what was not saved; it stays one undo away. */
+    unsentGivenUp: plain((state, _action: PayloadAction) =>
+      state.history && state.saved
+        ? standing({
+            ...state,
+            history: startHistory(state.saved, [...state.history.past, state.history.present]),
+          })
+        : state,
+    ),
+  },
+  extraReducers: (builder) => {
+    builder
+      .addCase(
+        unsent.changed,
+        plain((state, { payload: { id, batch } }: ReturnType<typeof unsent.changed>) =>
+          state.id === id && batch !== null ? { ...state, saving: batch.saving } : state,
+        ),
+      )
+      .addCase(
+        unsent.saved,
+        plain((state, { payload: { id, version, sent } }: ReturnType<typeof unsent.saved>) =>
+          state.id === id ? standing({ ...state, version, saved: sent }) : state,
+        ),
+      );
   },
 });
 

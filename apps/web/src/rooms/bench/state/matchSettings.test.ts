@@ -1,15 +1,8 @@
 import { fakeStorage } from '../../../../test/storage.ts';
 
 /** Settings of the match in this browser: what is read back must be usable whatever lies in storage. */
-const stored = new Map<string, string>();
-fakeStorage({
-  getItem: (k) => stored.get(k) ?? null,
-  setItem: (k, v) => {
-    if (stored.get('full')) throw new Error('quota');
-    stored.set(k, v);
-  },
-  removeItem: (k) => stored.delete(k),
-});
+const store = fakeStorage();
+const stored = store.kept;
 
 async function fresh() {
   jest.resetModules();
@@ -17,6 +10,7 @@ async function fresh() {
 }
 beforeEach(() => {
   stored.clear();
+  store.failing = null;
 });
 
 it('starts with what is in stock and three colourants', async () => {
@@ -45,7 +39,7 @@ it.each(['{"most":', '{"most":99}', 'null', '[]', '{"filter":null}'])(
 
 it('goes on without storage', async () => {
   const { readMatchSettings, setMatchSettings } = await fresh();
-  stored.set('full', 'yes');
+  store.failing = 'QuotaExceededError';
   setMatchSettings({ most: 1 });
   expect(readMatchSettings().most).toBe(1);
 });

@@ -12,7 +12,7 @@ import { CURED_HOURS, type Stage } from '@kleur/core/pigment';
 import { type FormulaPart, type Plan } from '@kleur/core/plan';
 import { grams } from '@kleur/core/units';
 import { type MaterialWire, type Settings } from '@kleur/contract';
-import { newId } from '../../../shared/newId.ts';
+import { newId } from '../../../data/newId.ts';
 
 /**
  * The materials that recipes are made from, by id: the shelf, but with the plan's own copy of what the plan holds,

@@ -10,7 +10,7 @@ import { EmptyState } from '../../../shared/ui/EmptyState.tsx';
 import { unitName } from '../../../shared/ui/unitName.ts';
 import { useBench } from '../BenchContext.ts';
 import { edits } from '../state/edits.ts';
-import { newId } from '../../../shared/newId.ts';
+import { newId } from '../../../data/newId.ts';
 import { CheckList } from '../CheckList.tsx';
 import { ColourCard } from '../ColourCard.tsx';
 import { MaterialPicker } from '../MaterialPicker.tsx';

@@ -21,7 +21,7 @@ import * as why from '@kleur/core/why';
 import { usePrinter } from '../../../../shared/hooks/useSettings.ts';
 import { NumberField } from '../../../../shared/ui/NumberField.tsx';
 import { Why } from '../../../../shared/ui/Why.tsx';
-import { newId } from '../../../../shared/newId.ts';
+import { newId } from '../../../../data/newId.ts';
 import { CheckList } from '../../CheckList.tsx';
 import { ColourCard } from '../../ColourCard.tsx';
 import { MaterialPicker } from '../../MaterialPicker.tsx';

@@ -12,7 +12,7 @@ import {
 } from '../../../../data/saved.ts';
 import { usePrinter } from '../../../../shared/hooks/useSettings.ts';
 import { useUndoNotice } from '../../../../shared/hooks/useUndoNotice.tsx';
-import { newId } from '../../../../shared/newId.ts';
+import { newId } from '../../../../data/newId.ts';
 import { usePlan } from '../../state/useDerived.ts';
 import { useEdit } from '../../state/useEdit.ts';
 

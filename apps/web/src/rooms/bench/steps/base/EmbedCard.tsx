@@ -25,7 +25,7 @@ import { NumberField } from '../../../../shared/ui/NumberField.tsx';
 import { LengthField } from '../../../../shared/ui/Quantity.tsx';
 import { Figure } from '../../../../shared/ui/Why.tsx';
 import { useColours } from '../../BenchContext.ts';
-import { newId } from '../../../../shared/newId.ts';
+import { newId } from '../../../../data/newId.ts';
 import { MaterialPicker } from '../../MaterialPicker.tsx';
 import { usePlan } from '../../state/useDerived.ts';
 import { useEdit } from '../../state/useEdit.ts';

@@ -2,7 +2,7 @@ import { PlusOutlined } from '@ant-design/icons';
 import { Button } from 'antd';
 import { type Check } from '@kleur/core/checks';
 import { addEmbed, type Embed, PLAN_LIMITS } from '@kleur/core/plan';
-import { newId } from '../../../../shared/newId.ts';
+import { newId } from '../../../../data/newId.ts';
 import { CheckList } from '../../CheckList.tsx';
 import { usePlan } from '../../state/useDerived.ts';
 import { useEdit } from '../../state/useEdit.ts';

@@ -6,7 +6,7 @@ import { grams } from '@kleur/core/units';
 import { NameField } from '../../../../shared/ui/NameField.tsx';
 import { NumberField } from '../../../../shared/ui/NumberField.tsx';
 import { MassField } from '../../../../shared/ui/Quantity.tsx';
-import { newId } from '../../../../shared/newId.ts';
+import { newId } from '../../../../data/newId.ts';
 import { usePlan } from '../../state/useDerived.ts';
 import { useEdit } from '../../state/useEdit.ts';
 

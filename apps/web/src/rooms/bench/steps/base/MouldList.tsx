@@ -1,7 +1,7 @@
 import { Select } from 'antd';
 import { type Mould, MOULD_SHAPES, plainMould, PLAN_LIMITS, setMoulding } from '@kleur/core/plan';
 import { useMouldsQuery } from '../../../../data/saved.ts';
-import { newId } from '../../../../shared/newId.ts';
+import { newId } from '../../../../data/newId.ts';
 import { usePlan } from '../../state/useDerived.ts';
 import { useEdit } from '../../state/useEdit.ts';
 import { MouldCard } from './MouldCard.tsx';

@@ -10,7 +10,7 @@ import { MassField } from '../../../../shared/ui/Quantity.tsx';
 import { ShareTable } from '../../../../shared/ui/ShareTable.tsx';
 import { Why } from '../../../../shared/ui/Why.tsx';
 import { edits } from '../../state/edits.ts';
-import { newId } from '../../../../shared/newId.ts';
+import { newId } from '../../../../data/newId.ts';
 import { MaterialPicker } from '../../MaterialPicker.tsx';
 import { usePlan } from '../../state/useDerived.ts';
 import { BaseRecipes } from './BaseRecipes.tsx';

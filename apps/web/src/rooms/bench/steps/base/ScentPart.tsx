@@ -19,7 +19,7 @@ import { NumberField } from '../../../../shared/ui/NumberField.tsx';
 import { ShareTable } from '../../../../shared/ui/ShareTable.tsx';
 import { Figure } from '../../../../shared/ui/Why.tsx';
 import { edits } from '../../state/edits.ts';
-import { newId } from '../../../../shared/newId.ts';
+import { newId } from '../../../../data/newId.ts';
 import { CheckList } from '../../CheckList.tsx';
 import { MaterialPicker } from '../../MaterialPicker.tsx';
 import { usePlan, usePrep } from '../../state/useDerived.ts';

@@ -15,7 +15,7 @@ import {
 import { usePrinter } from '../../../../shared/hooks/useSettings.ts';
 import { NumberField } from '../../../../shared/ui/NumberField.tsx';
 import { ShareTable } from '../../../../shared/ui/ShareTable.tsx';
-import { newId } from '../../../../shared/newId.ts';
+import { newId } from '../../../../data/newId.ts';
 import { MaterialPicker } from '../../MaterialPicker.tsx';
 import { usePlan, usePrep } from '../../state/useDerived.ts';
 import { useEdit } from '../../state/useEdit.ts';

@@ -7,7 +7,7 @@ import { useAppDispatch } from '../../../../data/store.ts';
 import { useBench } from '../../BenchContext.ts';
 import { edits } from '../../state/edits.ts';
 import { NameField } from '../../../../shared/ui/NameField.tsx';
-import { newId } from '../../../../shared/newId.ts';
+import { newId } from '../../../../data/newId.ts';
 import { usePlanFrame } from '../../state/useDerived.ts';
 
 /** Name of the pot, whether it is scented, and what can be done with it as a whole. */

@@ -7,7 +7,7 @@ import { type PrepPot } from '@kleur/core/work';
 import * as why from '@kleur/core/why';
 import { usePrinter } from '../../../../shared/hooks/useSettings.ts';
 import { Figure } from '../../../../shared/ui/Why.tsx';
-import { newId } from '../../../../shared/newId.ts';
+import { newId } from '../../../../data/newId.ts';
 import { usePlanFrame, usePlan, useStopped } from '../../state/useDerived.ts';
 import { useEdit } from '../../state/useEdit.ts';
 import { DrawRow } from './DrawRow.tsx';

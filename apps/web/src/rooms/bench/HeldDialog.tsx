@@ -1,0 +1,172 @@
+import { Button, Modal } from 'antd';
+import { type ReactNode, useEffect, useRef, useState } from 'react';
+import { useBlocker, useNavigate } from 'react-router';
+import { failureOf } from '../../data/api.ts';
+import { useBatchQuery } from '../../data/batches.ts';
+import { keepUnsentAsNew, restoreUnsent } from '../../data/batchSaves.ts';
+import { useAppDispatch } from '../../data/store.ts';
+import { useDays } from '../../shared/hooks/useDays.ts';
+import { HOLDS_KEYS } from '../../shared/hooks/useKeys.ts';
+import { DifferenceTable } from './DifferenceTable.tsx';
+import { bench } from './state/benchSlice.ts';
+import { useBenchState, useDocument } from './state/useDerived.ts';
+
+/** How often the dialog looks at what the other version is now, ms. */
+const LOOK_MS = 3000;
+const KEEP_BOTH = 'Keep both: save mine as a new batch';
+
+/** The batch was changed or deleted elsewhere. Nothing is merged in secret: the maker says what stays, and nothing is lost. */
+export function HeldDialog({ id }: { readonly id: string }) {
+  const status = useBenchState((b) => b.saving.status);
+  if (status === 'conflict') return <Changed id={id} />;
+  return status === 'gone' && <Deleted id={id} />;
+}
+
+/** What both have in common: no way past it but a choice. */
+function Choice(props: {
+  readonly title: string;
+  readonly about: ReactNode;
+  readonly choices: (run: Run) => ReactNode;
+}) {
+  const [problem, setProblem] = useState<string | null>(null);
+  const leaving = useRef(false);
+  const navigate = useNavigate();
+  const blocker = useBlocker(() => !leaving.current);
+  useEffect(() => {
+    if (blocker.state === 'blocked') blocker.reset();
+  }, [blocker]);
+
+  const run: Run = (work) => () => {
+    setProblem(null);
+    work()
+      .then((to) => {
+        if (to === undefined) return undefined;
+        leaving.current = true;
+        return navigate(to);
+      })
+      .catch((e: unknown) => {
+        setProblem(failureOf(e).message);
+      });
+  };
+  return (
+    <Modal open title={props.title} closable={false} keyboard={false} footer={null} width={680}>
+      {props.about}
+      <div className="choices" {...HOLDS_KEYS}>
+        {props.choices(run)}
+      </div>
+      {problem && (
+        <p className="field-problem" role="alert">
+          {problem}
+        </p>
+      )}
+    </Modal>
+  );
+}
+
+/** Makes a handler of a choice that may fail, and that may lead elsewhere. */
+type Run = (work: () => Promise<string | undefined>) => () => void;
+
+function Changed({ id }: { readonly id: string }) {
+  const mine = useDocument();
+  const dispatch = useAppDispatch();
+  const days = useDays();
+  const { data: theirs, error } = useBatchQuery(id, {
+    refetchOnMountOrArgChange: true,
+    pollingInterval: LOOK_MS,
+  });
+  const isGone = error !== undefined && failureOf(error).code === 'not-found';
+  useEffect(() => {
+    if (isGone) dispatch(bench.heldBack('gone'));
+  }, [isGone, dispatch]);
+
+  return (
+    <Choice
+      title="This batch was changed elsewhere"
+      about={
+        <>
+          <p>
+            {theirs
+              ? `Another tab or device saved “${theirs.name}” on ${days.moment(theirs.updatedAt)}, after you opened it here.`
+              : `Another tab or device saved “${mine.name}” after you opened it here.`}{' '}
+            Your changes are still on this screen. What should happen?
+          </p>
+          {theirs ? (
+            <DifferenceTable mine={mine} theirs={theirs} />
+          ) : (
+            <p className="soft" role="status">
+              {error ? failureOf(error).message : 'Looking at the other version…'}
+            </p>
+          )}
+        </>
+      }
+      choices={(run) => (
+        <>
+          <Button
+            type="primary"
+            autoFocus
+            onClick={run(async () => `/batches/${await keepUnsentAsNew(id, mine)}`)}
+          >
+            {KEEP_BOTH}
+          </Button>
+          <Button
+            disabled={!theirs}
+            onClick={run(() => {
+              if (theirs) dispatch(bench.theirsTaken(theirs));
+              return Promise.resolve(undefined);
+            })}
+          >
+            Take the other version (mine stays one undo away)
+          </Button>
+          <Button
+            disabled={!theirs}
+            onClick={run(() => {
+              if (theirs) dispatch(bench.mineKept(theirs.version));
+              return Promise.resolve(undefined);
+            })}
+          >
+            Keep mine and replace the other version
+          </Button>
+        </>
+      )}
+    />
+  );
+}
+
+function Deleted({ id }: { readonly id: string }) {
+  const mine = useDocument();
+  const dispatch = useAppDispatch();
+  return (
+    <Choice
+      title="This batch was deleted elsewhere"
+      about={
+        <p>Another tab or device deleted “{mine.name}”. It is still on this screen, with your changes.</p>
+      }
+      choices={(run) => (
+        <>
+          <Button
+            type="primary"
+            autoFocus
+            onClick={run(async () => {
+              await restoreUnsent(id);
+              dispatch(bench.restored());
+              return undefined;
+            })}
+          >
+            Restore it
+          </Button>
+          <Button onClick={run(async () => `/batches/${await keepUnsentAsNew(id, mine)}`)}>
+            Keep it as a new batch
+          </Button>
+          <Button
+            onClick={run(() => {
+              dispatch(bench.unsentGivenUp());
+              return Promise.resolve('/batches');
+            })}
+          >
+            Leave it deleted
+          </Button>
+        </>
+      )}
+    />
+  );
+}
