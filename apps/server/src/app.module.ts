@@ -1,4 +1,6 @@
 import { type DynamicModule, Module } from '@nestjs/common';
+import { AccessModule } from './access/access.module.ts';
+import { type AccessService } from './access/access.service.ts';
 import { ColourModule } from './colour/colour.module.ts';
 import { DemoModule } from './demo/demo.module.ts';
 import { domains } from './domains.ts';
@@ -11,6 +13,8 @@ export interface AppOptions {
   /** Path of the SQLite file. */
   readonly file: string;
   readonly first: FirstContent;
+  /** Who may come in. */
+  readonly access: AccessService;
   /** Host names besides loopback under which the application is reached. */
   readonly names?: readonly string[];
   /** Folder of the built web application; without it only the API is served. */
@@ -23,12 +27,14 @@ export interface AppOptions {
 
 @Module({})
 export class AppModule {
-  static forRoot({ file, first, onStorageLost, onCopyFailed = () => undefined }: AppOptions): DynamicModule {
+  static forRoot(options: AppOptions): DynamicModule {
+    const { file, first, access, onStorageLost, onCopyFailed = () => undefined } = options;
     return {
       module: AppModule,
       imports: [
         StorageModule.forFile(file, domains, onStorageLost, onCopyFailed),
         ...domains.map((d) => d.module),
+        AccessModule.of(access),
         ColourModule,
         DemoModule.of(domains, first),
       ],

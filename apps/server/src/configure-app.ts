@@ -2,11 +2,14 @@ import { type NestExpressApplication } from '@nestjs/platform-express';
 import { DocumentBuilder, SwaggerModule } from '@nestjs/swagger';
 import { BODY_LIMIT_BYTES } from '@kleur/contract';
 import compression from 'compression';
+import cookieParser from 'cookie-parser';
 import helmet from 'helmet';
 import { type NextFunction, type Request, type Response } from 'express';
 import { type Logger } from 'pino';
-import { pinoHttp } from 'pino-http';
+import { AccessService } from './access/access.service.ts';
 import { ownPagesOnly } from './access/own-pages.ts';
+import { requestLog } from './access/request-log.ts';
+import { signedInOnly } from './access/session-cookie.ts';
 import { boundedBody } from './problems/bounded-body.ts';
 import { ProblemFilter } from './problems/problem.filter.ts';
 import { validationPipe } from './problems/validation.ts';
@@ -14,20 +17,28 @@ import { validationPipe } from './problems/validation.ts';
 /** What pages may ask the browser for: the camera, for photos of soap. */
 const PERMISSIONS = 'camera=(self), microphone=(), geolocation=(), payment=(), usb=(), serial=(), midi=()';
 
+/** What a page may load: its own files, styles that Ant Design writes into the page, images in style sheets. */
+const CONTENT = {
+  'default-src': ["'none'"],
+  'script-src': ["'self'"],
+  'script-src-attr': ["'none'"],
+  'style-src': ["'self'", "'unsafe-inline'"],
+  'img-src': ["'self'", 'data:'],
+  'font-src': ["'self'"],
+  'connect-src': ["'self'"],
+  'worker-src': ["'self'"],
+  'base-uri': ["'none'"],
+  'form-action': ["'none'"],
+  'frame-ancestors': ["'none'"],
+};
+
 /** Everything between the socket and the controllers, the same for the real server and for tests. */
 export function configureApp(app: NestExpressApplication, log: Logger, names: readonly string[] = []): void {
   app.setGlobalPrefix('api');
-  app.use(pinoHttp({ logger: log, autoLogging: { ignore: () => !log.isLevelEnabled('debug') } }));
+  app.use(requestLog(log));
   app.use(
     helmet({
-      contentSecurityPolicy: {
-        directives: {
-          'style-src': ["'self'", "'unsafe-inline'"],
-          'worker-src': ["'self'"],
-          'img-src': ["'self'", 'data:', 'blob:'],
-          'upgrade-insecure-requests': null,
-        },
-      },
+      contentSecurityPolicy: { useDefaults: false, directives: CONTENT },
       strictTransportSecurity: false,
     }),
   );
@@ -40,6 +51,9 @@ export function configureApp(app: NestExpressApplication, log: Logger, names: re
     response.setHeader('Cache-Control', 'no-store');
     next();
   });
+  const access = app.get(AccessService);
+  app.use(cookieParser(access.secret));
+  app.use(signedInOnly(access));
   app.use(compression());
   app.useBodyParser('json', { limit: BODY_LIMIT_BYTES });
   app.use(boundedBody);

@@ -5,19 +5,26 @@ import { fileURLToPath } from 'node:url';
 import { pino } from 'pino';
 import { createApp } from './create-app.ts';
 import { domains } from './domains.ts';
+import { AccessService } from './access/access.service.ts';
+import { isLoopback, namesOf } from './access/hosts.ts';
+import { LOG_SERIALIZERS } from './access/request-log.ts';
 import { limitConnections } from './access/limit-connections.ts';
 import { openDataFolder, STORAGE_EXIT_CODE } from './storage/data-folder.ts';
-import { checkAddress, portFrom, startProblem } from './start-problem.ts';
+import { checkAddress, checkPassphrase, portFrom, StartError, startProblem } from './start-problem.ts';
 import { claimFolder } from './storage/owner.ts';
 import { prepareFile } from './storage/prepare-file.ts';
 
 /*
  * Environment: KLEUR_DATA folder of the data file · PORT (4173) · HOST (127.0.0.1) · KLEUR_HOSTS other names under
- * which it is reached, with commas · LOG_LEVEL.
+ * which it is reached, with commas · KLEUR_PASSPHRASE sets the passphrase of the workspace · LOG_LEVEL.
  * Flag: --empty gives a new data folder the starting shelf only, without the demo batches.
  */
-const log = pino({ level: process.env.LOG_LEVEL ?? 'warn' }, pino.destination(2));
+const log = pino(
+  { level: process.env.LOG_LEVEL ?? 'warn', serializers: LOG_SERIALIZERS },
+  pino.destination(2),
+);
 const host = process.env.HOST ?? '127.0.0.1';
+const NO_PASSPHRASE = `HOST is ${host}: other machines could reach Kleur, and it has no passphrase. Give it one with KLEUR_PASSPHRASE, or in Settings while it listens on this machine alone.`;
 const webRoot = fileURLToPath(new URL('../../web/dist', import.meta.url));
 
 try {
@@ -25,6 +32,10 @@ try {
   await checkAddress(port, host);
   const file = openDataFolder(resolve(process.env.KLEUR_DATA ?? '.kleur'));
   claimFolder(dirname(file));
+  const access = new AccessService(dirname(file), isLoopback(host));
+  const passphrase = checkPassphrase(process.env.KLEUR_PASSPHRASE);
+  if (passphrase !== null) await access.set(passphrase);
+  if (!access.isLocal && !access.isProtected) throw new StartError(NO_PASSPHRASE);
   prepareFile(file, domains);
   const app = await createApp(
     {
@@ -36,7 +47,10 @@ try {
       onCopyFailed: (error) => {
         log.error({ err: error }, 'the daily copy of the data file failed');
       },
-      names: [host, ...(process.env.KLEUR_HOSTS ?? '').split(',').map((n) => n.trim())].filter(Boolean),
+      access,
+      names: [...namesOf(host), ...(process.env.KLEUR_HOSTS ?? '').split(',').map((n) => n.trim())].filter(
+        Boolean,
+      ),
       first: process.argv.includes('--empty') ? 'empty' : 'demo',
       ...(existsSync(webRoot) ? { webRoot } : {}),
     },

@@ -1,4 +1,5 @@
 import { createServer } from 'node:net';
+import { PASSPHRASE_LIMITS } from '@kleur/contract';
 import { StorageError } from './storage/data-folder.ts';
 
 /** Why the server cannot start; the message is for the person at the terminal. */
@@ -11,6 +12,14 @@ export function portFrom(text: string | undefined): number {
   const port = Number(text ?? 4173);
   if (text?.trim() !== '' && Number.isInteger(port) && port >= 1 && port <= 65_535) return port;
   throw new StartError(`PORT is “${text ?? ''}”. It is a whole number from 1 to 65535.`);
+}
+
+/** @returns null where none is given. @throws StartError unless it is one that can be set. */
+export function checkPassphrase(text: string | undefined): string | null {
+  const { min, max } = PASSPHRASE_LIMITS;
+  if (text === undefined || text === '') return null;
+  if (text.length >= min && text.length <= max) return text;
+  throw new StartError(`KLEUR_PASSPHRASE has ${text.length} characters. It needs ${min} to ${max}.`);
 }
 
 /** Makes sure that the address can be listened on, before anything else is done. @throws StartError. */
@@ -40,5 +49,7 @@ export function startProblem(error: unknown): string | null {
   const { code, message } = error as NodeJS.ErrnoException;
   if (code === 'ENOSPC' || code === 'EDQUOT' || code === 'EFBIG' || code === 'SQLITE_FULL')
     return 'There is no room on the disk for the data file. Make room, or choose another folder with KLEUR_DATA.';
+  if (error instanceof SyntaxError)
+    return 'The file kleur.access.json in the data folder is damaged. Take it away, and set the passphrase anew.';
   return code?.startsWith('SQLITE_') ? `The data file cannot be used: ${message}` : null;
 }

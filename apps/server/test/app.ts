@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import { type NestExpressApplication } from '@nestjs/platform-express';
 import { pino } from 'pino';
 import request from 'supertest';
+import { AccessService } from '../src/access/access.service.ts';
 import { createApp } from '../src/create-app.ts';
 import { type FirstContent } from '../src/storage/domain.ts';
 import { openDataFolder } from '../src/storage/data-folder.ts';
@@ -19,17 +20,22 @@ export interface TestApp {
  * A server that does not listen on any known port.
  * @param data its data folder; without one it gets a new one, which `close` removes.
  */
-export async function startApp(first: FirstContent = 'demo', data?: string): Promise<TestApp> {
+export async function startApp(
+  first: FirstContent = 'demo',
+  data?: string,
+  log = pino({ level: 'silent' }),
+): Promise<TestApp> {
   const folder = data ?? mkdtempSync(join(tmpdir(), 'kleur-'));
   const app = await createApp(
     {
       file: openDataFolder(folder),
       first,
+      access: new AccessService(folder, true),
       onStorageLost: (error) => {
         throw error;
       },
     },
-    pino({ level: 'silent' }),
+    log,
   );
   await app.init();
   return {

@@ -1,4 +1,5 @@
 /** Classes that check what comes in and describe what goes out. For the server alone. */
+export { AccessDto, PassphraseChangeDto, SessionDto, SignInDto } from './access/access.dto.ts';
 export {
   BatchDocumentDto,
   BatchPageDto,

@@ -1,5 +1,12 @@
 /** What the web and the server say to each other. DTO classes are apart, in `@kleur/contract/dto`, for the server alone. */
 export {
+  type Access,
+  PASSPHRASE_LIMITS,
+  type PassphraseChange,
+  type Session,
+  type SignIn,
+} from './access/access.ts';
+export {
   BATCH_STATES,
   type BatchDocument,
   type BatchPage,

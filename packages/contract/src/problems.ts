@@ -5,6 +5,9 @@ export const PROBLEM_CODES = [
   'body-too-large',
   'foreign-host',
   'foreign-origin',
+  'sign-in-needed',
+  'wrong-passphrase',
+  'too-many-requests',
   'not-found',
   'stale-version',
   'unknown-material',
@@ -26,6 +29,8 @@ export interface Problem {
   /** One plain sentence for the person at the screen. */
   readonly message: string;
   readonly fields: readonly ProblemField[];
-  /** For `internal`: the id under which the server logged it. */
+  /** For `internal`: the id of the request, under which the server logged it. */
   readonly id?: string;
+  /** For `too-many-requests`: when to try again, s. */
+  readonly retryAfter?: number;
 }

@@ -1,3 +1,4 @@
+import { accessRoutes } from './access/access.routes.ts';
 import { batchRoutes } from './batches/batches.routes.ts';
 import { materialRoutes } from './catalogue/materials.routes.ts';
 import { colourRoutes } from './colour/colour.routes.ts';
@@ -10,6 +11,7 @@ import { settingsRoutes } from './settings/settings.routes.ts';
 export const routes = {
   health: '/api/health',
   openapi: '/api/openapi.json',
+  ...accessRoutes,
   ...batchRoutes,
   ...materialRoutes,
   ...settingsRoutes,

@@ -1,8 +1,6 @@
 import { type NextFunction, type Request, type RequestHandler, type Response } from 'express';
 import { ProblemError } from '../problems/problem.ts';
-
-/** Names under which this machine speaks to itself; no other machine can answer to them. */
-const LOOPBACK = ['localhost', '127.0.0.1', '[::1]'];
+import { LOOPBACK } from './hosts.ts';
 
 /** `name:port` without the port. */
 const nameOf = (host: string): string => host.toLowerCase().replace(/:\d+$/, '');
@@ -23,7 +21,7 @@ const hostOf = (origin: string): string | null => {
  * @param names host names besides loopback under which the application is reached.
  */
 export function ownPagesOnly(names: readonly string[] = []): RequestHandler {
-  const allowed = new Set([...LOOPBACK, ...names.map((n) => n.toLowerCase())]);
+  const allowed = new Set<string>([...LOOPBACK, ...names.map((n) => n.toLowerCase())]);
   return (request: Request, _response: Response, next: NextFunction): void => {
     const host = request.headers.host ?? '';
     if (!allowed.has(nameOf(host))) {

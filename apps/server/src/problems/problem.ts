@@ -7,6 +7,9 @@ const STATUS: Readonly<Record<ProblemCode, number>> = {
   'body-too-large': 413,
   'foreign-host': 403,
   'foreign-origin': 403,
+  'sign-in-needed': 401,
+  'wrong-passphrase': 403,
+  'too-many-requests': 429,
   'not-found': 404,
   'stale-version': 409,
   'unknown-material': 422,
@@ -18,8 +21,13 @@ const STATUS: Readonly<Record<ProblemCode, number>> = {
 
 /** An expected failure, told to the client by its code. */
 export class ProblemError extends HttpException {
-  constructor(code: ProblemCode, message: string, fields: readonly ProblemField[] = [], id?: string) {
-    const problem: Problem = { code, message, fields, ...(id ? { id } : {}) };
+  constructor(
+    code: ProblemCode,
+    message: string,
+    fields: readonly ProblemField[] = [],
+    more: Pick<Problem, 'id' | 'retryAfter'> = {},
+  ) {
+    const problem: Problem = { code, message, fields, ...more };
     super(problem, STATUS[code]);
   }
 
@@ -33,3 +41,7 @@ export const notFound = (what: string): ProblemError =>
 
 export const staleVersion = (what: string): ProblemError =>
   new ProblemError('stale-version', `${what} was changed elsewhere since you opened it.`);
+
+/** @param retryAfter seconds. */
+export const tooMany = (message: string, retryAfter: number): ProblemError =>
+  new ProblemError('too-many-requests', message, [], { retryAfter });

@@ -28,30 +28,24 @@ export function SaveSign() {
     gone: [<DisconnectOutlined key="i" />, 'Deleted elsewhere'],
   }[saving.status];
   const kept = keeping === 'kept' ? 'Your work is kept here' : KEEPING[keeping];
-  const next =
-    saving.status !== 'failed'
-      ? ''
-      : saving.retrying
-        ? 'It will be sent again.'
-        : 'It is not sent again by itself, only with your next change.';
+  const isRefused = saving.status === 'failed' && !saving.retrying;
   return (
-    <span className={`save-sign save-${saving.status}`} role="status">
+    <span className={`save-sign save-${saving.status}${isRefused ? ' save-refused' : ''}`} role="status">
       {sign}
       {saving.status === 'failed' ? (
         <>
           <span className="soft" title={saving.message}>
             {saving.message} {keeping === 'kept' ? `${kept}. ` : `${kept} `}
-            {next}
+            {isRefused
+              ? 'It is not sent again by itself, only with your next change.'
+              : 'It will be sent again.'}
           </span>
-          <Button
-            size="small"
-            onClick={() => {
-              if (id !== null) void batchSaves.flush(id);
-            }}
-          >
-            Try now
-          </Button>
-          {id !== null && !saving.retrying && (
+          {id !== null && !isRefused && (
+            <Button size="small" onClick={() => void batchSaves.flush(id)}>
+              Try now
+            </Button>
+          )}
+          {id !== null && isRefused && (
             <>
               <UnsentActs id={id} isGone={false} size="small" />
               <Button
