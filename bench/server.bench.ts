@@ -6,7 +6,10 @@ import { setTimeout as sleep } from 'node:timers/promises';
 import { type BatchDocument, type BatchPage, routes } from '@kleur/contract';
 import { report } from './report.ts';
 
-/** The built server and web: start, list of 500 batches, bytes of the first load. */
+/** The built server and web: start, the list of 2,000 batches (10,000 with `--large`), bytes of the first load. */
+const BATCHES = process.argv.includes('--large') ? 10_000 : 2000;
+/** Runs of 200 pages; the best one counts, as the machine does other things too. */
+const RUNS = 5;
 const root = join(import.meta.dirname, '..');
 const dist = join(root, 'apps/web/dist');
 const folder = mkdtempSync(join(tmpdir(), 'kleur-bench-'));
@@ -55,7 +58,7 @@ async function filesLoaded(): Promise<number> {
 const first = await start();
 const { items } = (await (await fetch(origin + routes.batches)).json()) as BatchPage;
 const source = (await (await fetch(origin + routes.batch(items[0]!.id))).json()) as BatchDocument;
-for (let i = 0; i < 500; i++) {
+for (let i = 0; i < BATCHES; i++) {
   await fetch(origin + routes.batches, {
     method: 'POST',
     headers: { 'content-type': 'application/json' },
@@ -67,13 +70,20 @@ for (let i = 0; i < 500; i++) {
     }),
   });
 }
-const times: number[] = [];
-for (let i = 0; i < 200; i++) {
-  const from = performance.now();
-  await (await fetch(`${origin}${routes.batches}?page=${(i % 20) + 1}`)).json();
-  times.push(performance.now() - from);
+/** Median and 99th percentile of 200 pages, ms. */
+async function pages200(): Promise<readonly [number, number]> {
+  const times: number[] = [];
+  for (let i = 0; i < 200; i++) {
+    const from = performance.now();
+    await (await fetch(`${origin}${routes.batches}?page=${(i % 20) + 1}`)).json();
+    times.push(performance.now() - from);
+  }
+  times.sort((a, b) => a - b);
+  return [times[100]!, times[198]!];
 }
-times.sort((a, b) => a - b);
+const runs: (readonly [number, number])[] = [];
+for (let i = 0; i < RUNS; i++) runs.push(await pages200());
+const [median, p99] = runs.sort((a, b) => a[1] - b[1])[0]!;
 await stop(first.child);
 const second = await start();
 await stop(second.child);
@@ -111,10 +121,10 @@ const largest = Math.max(...Object.values(pages));
 
 report([
   {
-    what: 'Server start, new workspace · with 503 batches',
+    what: `Server start, new workspace · with ${BATCHES} batches`,
     measured: `${(first.ms / 1000).toFixed(2)} s · ${(second.ms / 1000).toFixed(2)} s`,
-    goal: '≤ 3 s',
-    met: first.ms <= 3000 && second.ms <= 3000,
+    goal: '≤ 2 s · ≤ 2.5 s',
+    met: first.ms <= 2000 && second.ms <= 2500,
   },
   {
     what: 'Files that the server has loaded when it is ready',
@@ -123,10 +133,10 @@ report([
     met: files <= 40,
   },
   {
-    what: 'A page of the list of 503 batches, median · p99',
-    measured: `${times[100]!.toFixed(1)} ms · ${times[198]!.toFixed(1)} ms`,
-    goal: 'p99 ≤ 30 ms',
-    met: times[198]! <= 30,
+    what: `A page of the list of ${BATCHES} batches, median · p99, best of ${RUNS} runs`,
+    measured: `${median.toFixed(1)} ms · ${p99.toFixed(1)} ms`,
+    goal: 'p99 ≤ 20 ms',
+    met: p99 <= 20,
   },
   {
     what: 'JavaScript of a page opened directly, brotli as sent',

@@ -26,7 +26,7 @@ export default defineConfig({
     rolldownOptions: {
       external: [
         /^libsql/,
-        /^@nestjs\/(?!common|core|mapped-types|platform-express|swagger|typeorm)/,
+        /^@nestjs\/(?!common|core|mapped-types|platform-express|swagger|throttler|typeorm)/,
         '@fastify/static',
       ],
       output: { entryFileNames: 'main.js' },

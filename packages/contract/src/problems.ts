@@ -12,6 +12,7 @@ export const PROBLEM_CODES = [
   'stale-version',
   'unknown-material',
   'inconsistent-plan',
+  'unreadable-row',
   'storage-unwritable',
   'storage-busy',
   'internal',

@@ -2,6 +2,7 @@ import { type BatchState, type FaceStripe } from '@kleur/contract';
 import { type Plan } from '@kleur/core/plan';
 import { Column, Entity, Index } from 'typeorm';
 import { DocumentEntity } from '../storage/document.entity.ts';
+import { JsonColumn } from '../storage/json-column.ts';
 
 @Entity('batch')
 @Index('batch_list', ['deletedAt', 'updatedAt'])
@@ -11,6 +12,6 @@ export class BatchEntity extends DocumentEntity {
   @Column('text', { name: 'made_on', nullable: true }) madeOn!: string | null;
   @Column('real', { name: 'total_oils' }) totalOils!: number;
   /** Colours of the bar at cure, worked out at every save so that the list needs no plan. */
-  @Column('simple-json') face!: FaceStripe[];
-  @Column('simple-json') plan!: Plan;
+  @JsonColumn() face!: FaceStripe[];
+  @JsonColumn() plan!: Plan;
 }

@@ -6,12 +6,13 @@ import {
   type BatchWrite,
   PAGE_LIMITS,
 } from '@kleur/contract';
-import { PLAN_LIMITS, integrityProblems, upgradePlan } from '@kleur/core/plan';
+import { PLAN_LIMITS, integrityProblems, soundRows, upgradePlan } from '@kleur/core/plan';
 import { type EntityManager, type FindOptionsWhere, Raw } from 'typeorm';
 import { demoBatches, demoWrite } from '../demo/data/demo-batches.ts';
 import { notFound, ProblemError } from '../problems/problem.ts';
 import { named } from '../problems/named.ts';
 import { Documents, type DocumentStore } from '../storage/document-store.ts';
+import { isUnreadable } from '../storage/json-column.ts';
 import { type Content, type FirstContent } from '../storage/domain.ts';
 import { BatchEntity } from './batch.entity.ts';
 import { faceOf } from './face.ts';
@@ -29,21 +30,28 @@ const summary = (e: BatchEntity): BatchSummary => ({
   state: e.state,
   madeOn: e.madeOn,
   totalOils: e.totalOils,
-  face: e.face,
+  // Worked out at the next save anew, so that a damaged one costs the colours in the list only.
+  face: isUnreadable(e.face) ? [] : e.face,
   version: e.version,
   updatedAt: e.updatedAt,
 });
 
-const document = (e: BatchEntity): BatchDocument => ({
-  id: e.id,
-  name: e.name,
-  state: e.state,
-  madeOn: e.madeOn,
-  plan: upgradePlan(e.plan),
-  version: e.version,
-  createdAt: e.createdAt,
-  updatedAt: e.updatedAt,
-});
+function document(e: BatchEntity): BatchDocument {
+  const { plan, leftOut } = soundRows(upgradePlan(e.plan));
+  // Fails on what is no plan, which would fail in the browser otherwise. What only disagrees opens, and is told there.
+  integrityProblems(plan);
+  return {
+    id: e.id,
+    name: e.name,
+    state: e.state,
+    madeOn: e.madeOn,
+    plan,
+    version: e.version,
+    createdAt: e.createdAt,
+    updatedAt: e.updatedAt,
+    ...(leftOut > 0 ? { leftOut } : {}),
+  };
+}
 
 /** Everything but the plan, which is most of a row. */
 const HEAD = {
@@ -88,7 +96,7 @@ export class BatchesService implements Content {
   }
 
   async get(id: string): Promise<BatchDocument> {
-    return document(await this.store.get(id));
+    return this.document(await this.store.get(id));
   }
 
   async head(id: string): Promise<BatchSummary> {
@@ -102,7 +110,7 @@ export class BatchesService implements Content {
   }
 
   async copy(id: string): Promise<BatchDocument> {
-    const { plan, name } = document(await this.store.get(id));
+    const { plan, name } = this.document(await this.store.get(id));
     const copied = `${name.slice(0, PLAN_LIMITS.name - ' (copy)'.length)} (copy)`;
     return document(await this.store.create(columns({ name: copied, state: 'idea', madeOn: null, plan })));
   }
@@ -113,6 +121,11 @@ export class BatchesService implements Content {
 
   async setDeleted(id: string, deleted: boolean): Promise<BatchSummary> {
     return summary(await this.store.setDeleted(id, deleted));
+  }
+
+  private document(row: BatchEntity): BatchDocument {
+    // The colours are for the list alone.
+    return this.store.read({ ...row, face: [] }, document);
   }
 
   async fill(m: EntityManager, first: FirstContent): Promise<void> {

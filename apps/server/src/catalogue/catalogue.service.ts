@@ -7,6 +7,7 @@ import { type EntityManager } from 'typeorm';
 import { demoStock } from '../demo/data/demo-shelf.ts';
 import { ProblemError } from '../problems/problem.ts';
 import { Documents, type DocumentStore } from '../storage/document-store.ts';
+import { isUnreadable } from '../storage/json-column.ts';
 import { type Content, type FirstContent } from '../storage/domain.ts';
 import { MaterialEntity } from './material.entity.ts';
 
@@ -36,11 +37,11 @@ export class CatalogueService implements Content {
   }
 
   async list(): Promise<MaterialWire[]> {
-    return (await this.store.find({ order: { kind: 'ASC', name: 'ASC' } })).map(wire);
+    return this.store.readAll(await this.store.find({ order: { kind: 'ASC', name: 'ASC' } }), wire);
   }
 
   async get(id: string): Promise<MaterialWire> {
-    return wire(await this.store.get(id));
+    return this.store.read(await this.store.get(id), wire);
   }
 
   /**
@@ -49,7 +50,8 @@ export class CatalogueService implements Content {
    * (`invalid-input`).
    */
   async resolve(refs: readonly MaterialRef[]): Promise<Map<string, Material>> {
-    const byId = new Map((await this.store.find()).map((r) => [r.id, upgradeMaterial(r.data)]));
+    const shelf = this.store.readAll(await this.store.find(), (r) => upgradeMaterial(r.data));
+    const byId = new Map(shelf.map((m) => [m.id, m]));
     const missing = refs.filter((r) => !byId.has(r.id));
     if (missing.length > 0) {
       throw new ProblemError(
@@ -80,13 +82,17 @@ export class CatalogueService implements Content {
   async update(id: string, version: number, input: MaterialWrite): Promise<MaterialWire> {
     checkMaterial(input);
     const row = await this.store.update(id, version, (before) =>
-      columns({ ...input, id, ...curveFor(input, upgradeMaterial(before.data)) }),
+      columns({
+        ...input,
+        id,
+        ...curveFor(input, isUnreadable(before.data) ? undefined : upgradeMaterial(before.data)),
+      }),
     );
     return wire(row);
   }
 
   async setDeleted(id: string, deleted: boolean): Promise<MaterialWire> {
-    return wire(await this.store.setDeleted(id, deleted));
+    return this.store.read(await this.store.setDeleted(id, deleted), wire);
   }
 
   /** The starting shelf; the demo says what of it is in stock, and how much in g where that is counted. */

@@ -25,11 +25,12 @@ export class PalettesService implements Content {
 
   /** Favourites first, then the newest. */
   async list(): Promise<PaletteWire[]> {
-    return (await this.store.find({ order: { favourite: 'DESC', updatedAt: 'DESC', id: 'ASC' } })).map(wire);
+    const rows = await this.store.find({ order: { favourite: 'DESC', updatedAt: 'DESC', id: 'ASC' } });
+    return this.store.readAll(rows, wire);
   }
 
   async get(id: string): Promise<PaletteWire> {
-    return wire(await this.store.get(id));
+    return this.store.read(await this.store.get(id), wire);
   }
 
   async create(input: Palette): Promise<PaletteWire> {

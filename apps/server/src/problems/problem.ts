@@ -14,6 +14,7 @@ const STATUS: Readonly<Record<ProblemCode, number>> = {
   'stale-version': 409,
   'unknown-material': 422,
   'inconsistent-plan': 422,
+  'unreadable-row': 422,
   'storage-unwritable': 503,
   'storage-busy': 503,
   internal: 500,

@@ -20,7 +20,8 @@ abstract class SavedService<T extends { readonly name: string }> implements Cont
   ) {}
 
   async list(): Promise<Saved<T>[]> {
-    return (await this.store.find({ order: { name: 'ASC', id: 'ASC' } as object })).map((r) => this.wire(r));
+    const rows = await this.store.find({ order: { name: 'ASC', id: 'ASC' } as object });
+    return this.store.readAll(rows, (r) => this.wire(r));
   }
 
   async create(input: T): Promise<Saved<T>> {

@@ -1,9 +1,10 @@
 import { type Settings } from '@kleur/contract';
-import { Column, Entity } from 'typeorm';
+import { Entity } from 'typeorm';
 import { DocumentEntity } from '../storage/document.entity.ts';
+import { JsonColumn } from '../storage/json-column.ts';
 
 /** The maker's habits: one document. */
 @Entity('settings')
 export class SettingsEntity extends DocumentEntity {
-  @Column('simple-json') data!: Settings;
+  @JsonColumn() data!: Settings;
 }

@@ -5,6 +5,7 @@ import { type EntityManager } from 'typeorm';
 import { ProblemError } from '../problems/problem.ts';
 import { Documents, type DocumentStore } from '../storage/document-store.ts';
 import { type Content, type FirstContent } from '../storage/domain.ts';
+import { isUnreadable } from '../storage/json-column.ts';
 import { SettingsEntity } from './settings.entity.ts';
 
 /** Id of the one document. */
@@ -18,7 +19,11 @@ function present(stored: Partial<Settings> & { readonly decimalMark?: DecimalMar
   return { ...defaultSettings, ...rest, measuring, units };
 }
 
-const wire = ({ data, version }: SettingsEntity): SettingsWire => ({ ...present(data), version });
+/** Habits that cannot be read are nobody's loss: the usual ones stand in for them. */
+const wire = ({ data, version }: SettingsEntity): SettingsWire => ({
+  ...(isUnreadable(data) ? defaultSettings : present(data)),
+  version,
+});
 
 @Injectable()
 export class SettingsService implements Content {

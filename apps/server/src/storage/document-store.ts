@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { Injectable } from '@nestjs/common';
+import { Injectable, Logger } from '@nestjs/common';
 import {
   DataSource,
   type DeepPartial,
@@ -9,8 +9,9 @@ import {
   type FindOptionsWhere,
   type QueryDeepPartialEntity,
 } from 'typeorm';
-import { notFound, staleVersion } from '../problems/problem.ts';
+import { notFound, ProblemError, staleVersion } from '../problems/problem.ts';
 import { type Columns, type DocumentEntity } from './document.entity.ts';
+import { isUnreadable } from './json-column.ts';
 import { WriteQueue } from './write-queue.ts';
 
 interface At {
@@ -28,6 +29,8 @@ const INSIDE = { transaction: false };
  * version it grew from, and a deleted document stays in the table until it is restored.
  */
 export class DocumentStore<E extends DocumentEntity> {
+  private readonly log = new Logger('Documents');
+
   /** @param label what a person calls one of them, as "The batch", for messages. */
   constructor(
     private readonly entity: EntityTarget<E>,
@@ -50,6 +53,35 @@ export class DocumentStore<E extends DocumentEntity> {
     const row = await m.findOneBy(this.entity, { id } as FindOptionsWhere<E>);
     if (!row) throw notFound(this.label);
     return row;
+  }
+
+  /**
+   * What a row says.
+   * @param tell makes it, and may fail on a document that is no such document.
+   * @throws ProblemError `unreadable-row`.
+   */
+  read<T>(row: E, tell: (row: E) => T): T {
+    try {
+      if (!Object.values(row).some(isUnreadable)) return tell(row);
+    } catch (error) {
+      if (error instanceof ProblemError) throw error;
+    }
+    this.log.warn(`${this.label} ${row.id} cannot be read`);
+    throw new ProblemError(
+      'unreadable-row',
+      `${this.label} is damaged in the data file and cannot be read. The others are not touched by it; a copy in Settings may have it whole.`,
+    );
+  }
+
+  /** What the rows say that can be read. */
+  readAll<T>(rows: readonly E[], tell: (row: E) => T): T[] {
+    return rows.flatMap((row) => {
+      try {
+        return [this.read(row, tell)];
+      } catch {
+        return [];
+      }
+    });
   }
 
   create(columns: Columns<E>, at?: At): Promise<E> {

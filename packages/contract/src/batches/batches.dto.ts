@@ -299,6 +299,8 @@ export class BatchDocumentDto extends BatchWriteDto implements BatchDocument {
   @Version() version!: number;
   @Moment() createdAt!: string;
   @Moment() updatedAt!: string;
+  @Int(1, 10_000, { optional: true, description: 'Entries of the stored plan that cannot be read' })
+  leftOut?: number;
 }
 
 class FaceStripeDto implements FaceStripe {

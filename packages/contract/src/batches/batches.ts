@@ -50,4 +50,6 @@ export interface BatchDocument extends BatchWrite {
   readonly version: number;
   readonly createdAt: string;
   readonly updatedAt: string;
+  /** Entries of the stored plan that cannot be read and were left out; absent for none. */
+  readonly leftOut?: number;
 }

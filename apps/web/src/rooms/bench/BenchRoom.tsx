@@ -52,11 +52,18 @@ export function BenchRoom() {
   const dispatch = useAppDispatch();
   const store = useStore();
   const openId = useBenchState((s) => s.id);
+  const { message } = App.useApp();
 
   useEffect(() => {
     if ('problem' in loaded) return;
     const { document } = loaded;
     dispatch(bench.opened(loaded));
+    if (document.leftOut !== undefined) {
+      void message.warning(
+        `${document.leftOut} entries of this batch cannot be read and are left out here. They stay stored until you change something.`,
+        10,
+      );
+    }
     setOnBench(document.id);
     return () => {
       setOnBench(null);
@@ -65,7 +72,7 @@ export function BenchRoom() {
       void batchSaves.flush(document.id);
       dispatch(bench.closed());
     };
-  }, [loaded, dispatch, store]);
+  }, [loaded, dispatch, store, message]);
 
   if ('problem' in loaded) {
     if (loaded.isGone && loaded.unsent) return <GoneBatch id={id} name={loaded.unsent.document.name} />;
