@@ -3,10 +3,11 @@ import { readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { build, install, root } from '../scripts/setup.mjs';
 
-/** Runs every benchmark in a process of its own and prints one table. `npm run bench -- NAME` picks some. */
+/** Runs every benchmark in a process of its own and prints one table. `npm run bench -- NAME` picks some; flags go to them. */
 install();
 build();
-const wanted = process.argv.slice(2);
+const flags = process.argv.slice(2).filter((a) => a.startsWith('--'));
+const wanted = process.argv.slice(2).filter((a) => !a.startsWith('--'));
 const files = readdirSync(join(root, 'bench')).filter(
   (f) => f.endsWith('.bench.ts') && (wanted.length === 0 || wanted.some((w) => f.startsWith(w))),
 );
@@ -15,7 +16,7 @@ for (const file of files) {
   const { status, stdout } = spawnSync(
     process.execPath,
     // The packages as built: sources compiled on the fly are several times slower in hot loops.
-    ['--import', '@swc-node/register/esm-register', join('bench', file)],
+    ['--import', '@swc-node/register/esm-register', join('bench', file), ...flags],
     {
       cwd: root,
       encoding: 'utf8',

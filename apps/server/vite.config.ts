@@ -19,17 +19,18 @@ export default defineConfig({
   plugins: [currentTypeorm],
   ssr: { noExternal: true, external: ['libsql'] },
   build: {
-    ssr: 'dist/main.js',
+    ssr: true,
     outDir: 'bundle',
     target: 'node20',
     minify: false,
     rolldownOptions: {
+      input: { main: 'dist/main.js', 'heavy.worker': 'dist/heavy/heavy.worker.js' },
       external: [
         /^libsql/,
         /^@nestjs\/(?!common|core|mapped-types|platform-express|swagger|throttler|typeorm)/,
         '@fastify/static',
       ],
-      output: { entryFileNames: 'main.js' },
+      output: { entryFileNames: '[name].js' },
     },
   },
 });

@@ -5,6 +5,7 @@ import { ColourModule } from './colour/colour.module.ts';
 import { DemoModule } from './demo/demo.module.ts';
 import { domains } from './domains.ts';
 import { HealthController } from './health.controller.ts';
+import { HeavyModule } from './heavy/heavy.module.ts';
 import { type StorageError } from './storage/data-folder.ts';
 import { type FirstContent } from './storage/domain.ts';
 import { StorageModule } from './storage/storage.module.ts';
@@ -19,6 +20,8 @@ export interface AppOptions {
   readonly names?: readonly string[];
   /** Folder of the built web application; without it only the API is served. */
   readonly webRoot?: string;
+  /** The worker thread for heavy work; without one it runs in the server's own. */
+  readonly workerFile?: string;
   /** The data file was open and cannot be opened again: nothing more can be saved. */
   readonly onStorageLost: (error: StorageError) => void;
   /** The daily copy of the data file failed; it is tried again. */
@@ -35,6 +38,7 @@ export class AppModule {
         StorageModule.forFile(file, domains, onStorageLost, onCopyFailed),
         ...domains.map((d) => d.module),
         AccessModule.of(access),
+        HeavyModule.of(options.workerFile ?? null),
         ColourModule,
         DemoModule.of(domains, first),
       ],

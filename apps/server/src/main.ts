@@ -25,6 +25,10 @@ const log = pino(
 );
 const host = process.env.HOST ?? '127.0.0.1';
 const NO_PASSPHRASE = `HOST is ${host}: other machines could reach Kleur, and it has no passphrase. Give it one with KLEUR_PASSPHRASE, or in Settings while it listens on this machine alone.`;
+// As compiled, or as it stands: whatever this file is.
+const workerFile = fileURLToPath(
+  new URL(import.meta.url.endsWith('.ts') ? './heavy/heavy.worker.ts' : './heavy.worker.js', import.meta.url),
+);
 const webRoot = fileURLToPath(new URL('../../web/dist', import.meta.url));
 
 try {
@@ -48,6 +52,7 @@ try {
         log.error({ err: error }, 'the daily copy of the data file failed');
       },
       access,
+      workerFile,
       names: [...namesOf(host), ...(process.env.KLEUR_HOSTS ?? '').split(',').map((n) => n.trim())].filter(
         Boolean,
       ),

@@ -33,10 +33,14 @@ interface Ended {
   readonly stderr: string;
 }
 
-/** @param prefix a command that runs the server, to limit it. */
+/**
+ * @param prefix a command that runs the server, to limit it.
+ * @param env more for its environment.
+ */
 function start(
   prefix: readonly string[] = [],
   port: number | string = PORT,
+  env: NodeJS.ProcessEnv = {},
 ): {
   child: ChildProcess;
   ready: Promise<void>;
@@ -44,7 +48,7 @@ function start(
 } {
   const [command, ...args] = [...prefix, process.execPath, MAIN];
   const child = spawn(command, args, {
-    env: { ...process.env, KLEUR_DATA: folder, PORT: String(port) },
+    env: { ...process.env, ...env, KLEUR_DATA: folder, PORT: String(port) },
   });
   running.add(child);
   let stderr = '';
@@ -142,6 +146,67 @@ it('says in a sentence that there is no room for a new file', async () => {
   expect(code).toBe(STORAGE_EXIT_CODE);
   expect(stderr.trim().split('\n')).toHaveLength(1);
   expect(stderr).not.toContain('    at ');
+});
+
+it('does not listen for other machines without a passphrase, and asks for it with one', async () => {
+  const open = { HOST: '0.0.0.0' };
+  const refused = await start([], PORT, open).ended;
+  expect(refused.code).toBe(STORAGE_EXIT_CODE);
+  expect(refused.stderr.trim()).toMatch(/^HOST is 0\.0\.0\.0: other machines could reach Kleur.*alone\.$/);
+  const short = await start([], PORT, { ...open, KLEUR_PASSPHRASE: 'short' }).ended;
+  expect(short.stderr.trim()).toBe('KLEUR_PASSPHRASE has 5 characters. It needs 12 to 200.');
+
+  const first = start([], PORT, { ...open, KLEUR_PASSPHRASE: 'seven grey herons' });
+  await first.ready;
+  expect((await fetch(origin + routes.batches)).status).toBe(401);
+  const { code, stderr } = await start([], PORT, open).ended;
+  expect([code, stderr]).toEqual([STORAGE_EXIT_CODE, expect.stringContaining('is in use')]);
+  first.child.kill('SIGTERM');
+  await first.ended;
+  // It is kept: the next start needs not be told.
+  await start([], PORT, open).ready;
+  const signedIn = await fetch(origin + routes.signIn, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ passphrase: 'seven grey herons' }),
+  });
+  expect(signedIn.status).toBe(204);
+  const cookie = signedIn.headers.get('set-cookie')!.split(';')[0]!;
+  expect((await fetch(origin + routes.batches, { headers: { cookie } })).status).toBe(200);
+});
+
+it('saves while twenty matches are asked for, and refuses those for which there is no room', async () => {
+  await start().ready;
+  const json = { 'content-type': 'application/json' };
+  const { items } = (await (await fetch(origin + routes.batches)).json()) as BatchPage;
+  const order: string[] = [];
+  const openapi = (await (await fetch(origin + routes.openapi)).json()) as {
+    paths: Record<
+      string,
+      { post: { requestBody: { content: Record<string, { examples: Record<string, { value: object }> }> } } }
+    >;
+  };
+  const { examples } = openapi.paths[routes.match]!.post.requestBody.content['application/json']!;
+  const body = JSON.stringify({ ...Object.values(examples)[0]!.value, most: 4 });
+  const answers = Array.from({ length: 20 }, async () => {
+    const answer = await fetch(origin + routes.match, { method: 'POST', headers: json, body });
+    if (answer.status === 200) order.push('match');
+    else expect(answer.headers.get('retry-after')).toBe('2');
+    return answer.status;
+  });
+  for (let i = 0; i < 3; i++) {
+    expect((await fetch(`${origin}${routes.batchCopy(items[0]!.id)}`, { method: 'POST' })).status).toBe(201);
+    expect((await fetch(origin + routes.health)).status).toBe(200);
+  }
+  order.push('saved');
+  const statuses = await Promise.all(answers);
+  const done = statuses.filter((s) => s === 200).length;
+  // One runs and eight wait; a slow machine has finished some before it reads the last request.
+  expect(done).toBeGreaterThanOrEqual(9);
+  expect(statuses.filter((s) => s === 429)).toHaveLength(20 - done);
+  expect(done).toBeLessThan(20);
+  // Nine matches one after another take far longer than three saves that do not wait for them.
+  expect(order.indexOf('saved')).toBeLessThan(done);
 });
 
 it('starts anew on the empty file of a start that was stopped at once', async () => {

@@ -9,6 +9,7 @@ import {
 } from '@kleur/contract/dto';
 import { ApiBody, ApiOkResponse, ApiOperation } from '@nestjs/swagger';
 import { type MatchResult } from '@kleur/core/match';
+import { HeavyService, isMany } from '../heavy/heavy.service.ts';
 import { Resource } from '../problems/resource.ts';
 import { ColourService } from './colour.service.ts';
 import { MatchService } from './match.service.ts';
@@ -18,6 +19,7 @@ export class ColourController {
   constructor(
     private readonly colour: ColourService,
     private readonly matches: MatchService,
+    private readonly heavy: HeavyService,
   ) {}
 
   @Post('predict')
@@ -29,7 +31,8 @@ export class ColourController {
   })
   @ApiOkResponse({ type: PredictResponseDto })
   predict(@Body() body: PredictRequestDto): Promise<PredictResponseDto> {
-    return this.colour.predict(body) as Promise<PredictResponseDto>;
+    const predict = () => this.colour.predict(body) as Promise<PredictResponseDto>;
+    return isMany(body) ? this.heavy.admit(predict) : predict();
   }
 
   @Post('match')
@@ -43,6 +46,6 @@ export class ColourController {
   })
   @ApiOkResponse({ type: MatchResultDto })
   match(@Body() body: MatchRequestDto): Promise<MatchResult> {
-    return this.matches.match(body);
+    return this.heavy.admit(() => this.matches.match(body));
   }
 }

@@ -1,14 +1,16 @@
 import { Injectable } from '@nestjs/common';
 import { type PredictRequest, type PredictResponse } from '@kleur/contract';
 import { canvasOfOils, scentBrowning } from '@kleur/core/material';
-import { type Composition, predictColour, predictReflectance } from '@kleur/core/pigment';
+import { type Composition } from '@kleur/core/pigment';
+import { HeavyService } from '../heavy/heavy.service.ts';
 import { CatalogueService } from '../catalogue/catalogue.service.ts';
-
-const rounded = (v: number, digits: number): number => Number(v.toFixed(digits));
 
 @Injectable()
 export class ColourService {
-  constructor(private readonly catalogue: CatalogueService) {}
+  constructor(
+    private readonly catalogue: CatalogueService,
+    private readonly heavy: HeavyService,
+  ) {}
 
   /** Colour of every pot at every stage, from the shelf's current curves. */
   async predict(request: PredictRequest): Promise<PredictResponse> {
@@ -22,32 +24,19 @@ export class ColourService {
     ]);
     const of = (id: string) => shelf.get(id)!;
     const blend = oils.map((o) => ({ material: of(o.materialId), share: o.share }));
-    return {
-      pots: pots.map((pot) => {
-        const browning = scent && pot.scented ? scentBrowning(of(scent.materialId), scent.dose) : null;
-        const composition: Composition = {
-          canvas: canvasOfOils(blend, browning),
-          parts: pot.doses.flatMap((d) => {
-            const { optics } = of(d.materialId);
-            return optics ? [{ optics, dose: d.dose }] : [];
-          }),
-          age: 0,
-          gel: null,
-        };
-        return {
-          name: pot.name,
-          stages: stages.map((stage) => {
-            const { lab, hex, inGamut } = predictColour(composition, stage);
-            return {
-              ...stage,
-              lab: Array.from(lab, (v) => rounded(v, 3)),
-              hex,
-              inGamut,
-              reflectance: Array.from(predictReflectance(composition, stage), (v) => rounded(v, 5)),
-            };
-          }),
-        };
-      }),
-    };
+    const compositions = pots.map((pot) => {
+      const browning = scent && pot.scented ? scentBrowning(of(scent.materialId), scent.dose) : null;
+      const composition: Composition = {
+        canvas: canvasOfOils(blend, browning),
+        parts: pot.doses.flatMap((d) => {
+          const { optics } = of(d.materialId);
+          return optics ? [{ optics, dose: d.dose }] : [];
+        }),
+        age: 0,
+        gel: null,
+      };
+      return { name: pot.name, composition };
+    });
+    return { pots: await this.heavy.predict({ pots: compositions, stages }) };
   }
 }

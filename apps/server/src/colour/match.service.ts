@@ -2,12 +2,13 @@ import { Injectable } from '@nestjs/common';
 import { type MatchRequest, type MatchTarget } from '@kleur/contract';
 import { potComposition } from '@kleur/core/balance';
 import { labD65FromHex, type LabD65 } from '@kleur/core/colour';
-import { candidatesOf, matchColour, type MatchResult, TOTAL_CEILING } from '@kleur/core/match';
+import { candidatesOf, type MatchResult, TOTAL_CEILING } from '@kleur/core/match';
 import { canvasOfOils, scentBrowning } from '@kleur/core/material';
 import { predictColour, type Stage } from '@kleur/core/pigment';
 import { grams } from '@kleur/core/units';
 import { BatchesService } from '../batches/batches.service.ts';
 import { CatalogueService } from '../catalogue/catalogue.service.ts';
+import { HeavyService } from '../heavy/heavy.service.ts';
 import { PalettesService } from '../palettes/palettes.service.ts';
 import { ProblemError } from '../problems/problem.ts';
 
@@ -17,9 +18,10 @@ export class MatchService {
     private readonly catalogue: CatalogueService,
     private readonly batches: BatchesService,
     private readonly palettes: PalettesService,
+    private readonly heavy: HeavyService,
   ) {}
 
-  /** Recipes from the present shelf. Under a tenth of a second for a large one. */
+  /** Recipes from the present shelf. */
   async match(request: MatchRequest): Promise<MatchResult> {
     const { oils, scent, stage, given = [], filter, most, resolution } = request;
     const target = await this.target(request.target, stage);
@@ -29,7 +31,7 @@ export class MatchService {
       ...given.map((g, i) => ({ id: g.materialId, path: `given.${i}.materialId` })),
     ]);
     const names = new Map([...shelf.values()].map((m) => [m.id, m.name]));
-    const result = matchColour({
+    const result = await this.heavy.match({
       target,
       stage,
       canvas: canvasOfOils(

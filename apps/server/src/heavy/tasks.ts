@@ -1,0 +1,33 @@
+import { type PotPrediction } from '@kleur/contract';
+import { matchColour, type MatchProblem, type MatchResult } from '@kleur/core/match';
+import { type Composition, predictColour, predictReflectance, type Stage } from '@kleur/core/pigment';
+
+/*
+ * Work that takes the processor for longer than a request may hold up the others. Plain values in and out: it may run
+ * in another thread.
+ */
+
+export interface Prediction {
+  readonly pots: readonly { readonly name: string; readonly composition: Composition }[];
+  readonly stages: readonly Stage[];
+}
+
+const rounded = (v: number, digits: number): number => Number(v.toFixed(digits));
+
+/** Colour and reflectance of every pot at every stage. */
+export const predict = ({ pots, stages }: Prediction): PotPrediction[] =>
+  pots.map(({ name, composition }) => ({
+    name,
+    stages: stages.map((stage) => {
+      const { lab, hex, inGamut } = predictColour(composition, stage);
+      return {
+        ...stage,
+        lab: Array.from(lab, (v) => rounded(v, 3)),
+        hex,
+        inGamut,
+        reflectance: Array.from(predictReflectance(composition, stage), (v) => rounded(v, 5)),
+      };
+    }),
+  }));
+
+export const match = (problem: MatchProblem): MatchResult => matchColour(problem);
