@@ -2,6 +2,7 @@ import { type DynamicModule, Module } from '@nestjs/common';
 import { AccessModule } from './access/access.module.ts';
 import { type AccessService } from './access/access.service.ts';
 import { ColourModule } from './colour/colour.module.ts';
+import { CopiesModule } from './copies/copies.module.ts';
 import { DemoModule } from './demo/demo.module.ts';
 import { domains } from './domains.ts';
 import { HealthController } from './health.controller.ts';
@@ -40,6 +41,7 @@ export class AppModule {
         AccessModule.of(access),
         HeavyModule.of(options.workerFile ?? null),
         ColourModule,
+        CopiesModule.of(domains),
         DemoModule.of(domains, first),
       ],
       controllers: [HealthController],

@@ -12,6 +12,7 @@ export {
 export { MaterialUpdateDto, MaterialWireDto, MaterialWriteDto } from './catalogue/materials.dto.ts';
 export { predictExample, PredictRequestDto, PredictResponseDto } from './colour/colour.dto.ts';
 export { matchExample, MatchRequestDto, MatchResultDto } from './colour/match.dto.ts';
+export { CopyContentDto, CopyDto, CopyRestoreDto } from './copies/copies.dto.ts';
 export { DemoResetDto } from './demo/demo.dto.ts';
 export { PaletteUpdateDto, PaletteWireDto, PaletteWriteDto } from './palettes/palettes.dto.ts';
 export { HealthDto, ProblemDto } from './problems.dto.ts';

@@ -2,6 +2,7 @@ import { accessRoutes } from './access/access.routes.ts';
 import { batchRoutes } from './batches/batches.routes.ts';
 import { materialRoutes } from './catalogue/materials.routes.ts';
 import { colourRoutes } from './colour/colour.routes.ts';
+import { copyRoutes } from './copies/copies.routes.ts';
 import { demoRoutes } from './demo/demo.routes.ts';
 import { paletteRoutes } from './palettes/palettes.routes.ts';
 import { savedRoutes } from './saved/saved.routes.ts';
@@ -17,6 +18,7 @@ export const routes = {
   ...settingsRoutes,
   ...demoRoutes,
   ...colourRoutes,
+  ...copyRoutes,
   ...paletteRoutes,
   ...savedRoutes,
 } as const;

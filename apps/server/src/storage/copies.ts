@@ -1,10 +1,8 @@
 import { chmodSync, mkdirSync, readdirSync, rmSync, statSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { Injectable, type OnApplicationBootstrap, type OnApplicationShutdown } from '@nestjs/common';
+import { type Copy, COPY_REASONS, type CopyReason } from '@kleur/contract';
 import Database from 'libsql';
-
-/** Why a copy was made. */
-export type CopyReason = 'before-migration' | 'before-reset' | 'daily';
 
 /** Copies that are kept; older ones go. */
 export const MOST_COPIES = 10;
@@ -53,6 +51,14 @@ export function copyFile(file: string, reason: CopyReason, now = new Date()): st
   return copy;
 }
 
+/** What there is to know of a copy without opening it; null for a name that is none. */
+export function copyOf(file: string, name: string): Copy | null {
+  const reason = COPY_REASONS.find((r) => r === NAME.exec(name)?.[2]);
+  if (reason === undefined || !copiesOf(file).includes(name)) return null;
+  const at = new Date(timeOf(name)).toISOString();
+  return { name, at, reason, bytes: statSync(join(copiesFolder(file), name)).size };
+}
+
 /** Whether a day has passed since the last copy; for a file that was never copied, since it was made. */
 export function dailyIsDue(file: string, now = new Date()): boolean {
   const [newest] = copiesOf(file);
@@ -72,7 +78,7 @@ export class Copies implements OnApplicationBootstrap, OnApplicationShutdown {
   private timer: NodeJS.Timeout | undefined;
 
   constructor(
-    private readonly file: string,
+    readonly file: string,
     private readonly onFailed: (error: unknown) => void,
   ) {}
 

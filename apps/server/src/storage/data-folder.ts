@@ -67,7 +67,8 @@ export function openDataFolder(folder: string): string {
   return file;
 }
 
-function readsAsDatabase(file: string): boolean {
+/** Whether a file is a database without damage. */
+export function readsAsDatabase(file: string): boolean {
   const head = Buffer.alloc(MAGIC.length);
   const fd = openSync(file, 'r');
   try {

@@ -19,6 +19,12 @@ function seenBy(file: string): readonly string[] {
   }
 }
 
+/** Whether a data file was written by a newer version. @throws the driver's error for one that is no database. */
+export function isNewer(file: string, domains: readonly Domain[]): boolean {
+  const ours = migrationsOf(domains).map((m) => m.name);
+  return seenBy(file).some((name) => !ours.includes(name));
+}
+
 /**
  * Looks at a data file before it is opened for writing: one of a newer version is left alone, and one that is about to be
  * brought up to date is copied first.

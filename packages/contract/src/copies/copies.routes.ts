@@ -1,0 +1,5 @@
+export const copyRoutes = {
+  copies: '/api/copies',
+  copy: (name: string) => `/api/copies/${encodeURIComponent(name)}`,
+  copyRestore: (name: string) => `/api/copies/${encodeURIComponent(name)}/restore`,
+} as const;
