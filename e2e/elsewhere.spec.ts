@@ -180,7 +180,10 @@ test('what is refused says so and can be kept as a new batch', async ({ page, ba
   await batches.openBatch('Kingfisher');
   await page.route(BATCH, (route) =>
     route.request().method() === 'PUT'
-      ? route.fulfill({ status: 422, json: { code: 'inconsistent-plan', message: 'No such pot.', fields: [] } })
+      ? route.fulfill({
+          status: 422,
+          json: { code: 'inconsistent-plan', message: 'No such pot.', fields: [] },
+        })
       : route.fallback(),
   );
   await bench.fill('Parts', '8');

@@ -37,8 +37,8 @@ it.each(names)('%s opens with every batch, which can be saved again', async (nam
   }
 });
 
-it('workspace-2026-11 keeps what its maker changed', async () => {
-  await open('workspace-2026-11.sqlite.gz');
+it('workspace-schema-4 keeps what its maker changed', async () => {
+  await open('workspace-schema-4.sqlite.gz');
   const { items } = (await t.api.get(routes.batches)).body as BatchPage;
   expect(items.map((b) => b.name).sort()).toEqual([
     'Canyon strata',

@@ -3,6 +3,7 @@ import { lazy, Suspense, useState } from 'react';
 import { NavLink, Outlet, useNavigate, useNavigation } from 'react-router';
 import { useKeys } from '../shared/hooks/useKeys.ts';
 import { rooms } from './routes.tsx';
+import { SignIn } from './SignIn.tsx';
 
 const KeyHelp = lazy(() => import('./KeyHelp.tsx'));
 
@@ -48,6 +49,7 @@ export function Shell() {
       <main id="room" className={navigation.state === 'loading' ? 'room room-loading' : 'room'} tabIndex={-1}>
         <Outlet />
       </main>
+      <SignIn />
       {help && (
         <Suspense fallback={null}>
           <KeyHelp

@@ -1,11 +1,42 @@
 import { type Problem } from '@kleur/contract';
-import { createApi, fetchBaseQuery, type FetchBaseQueryError } from '@reduxjs/toolkit/query/react';
+import {
+  type BaseQueryFn,
+  createApi,
+  type FetchArgs,
+  fetchBaseQuery,
+  type FetchBaseQueryError,
+} from '@reduxjs/toolkit/query/react';
+
+type Query = BaseQueryFn<string | FetchArgs, unknown, FetchBaseQueryError>;
+
+/** Kinds of data, each asked for again when it was changed. */
+export const TAGS = [
+  'Access',
+  'Batches',
+  'Copies',
+  'Materials',
+  'Palettes',
+  'Moulds',
+  'Recipes',
+  'Sessions',
+  'Settings',
+] as const;
+
+const fetchQuery = fetchBaseQuery({ baseUrl: window.location.origin });
+
+/** Whatever is asked: an answer that one has to sign in makes the application ask whether one is signed in. */
+const query: Query = async (args, queryApi, options) => {
+  const result = await fetchQuery(args, queryApi, options);
+  if (result.error?.status === UNAUTHORISED) queryApi.dispatch(api.util.invalidateTags(['Access']));
+  return result;
+};
+const UNAUTHORISED = 401;
 
 /** The server, without any endpoint: each domain injects its own from the file named after it. */
 export const api = createApi({
   reducerPath: 'api',
-  baseQuery: fetchBaseQuery({ baseUrl: window.location.origin }),
-  tagTypes: ['Batches', 'Materials', 'Palettes', 'Moulds', 'Recipes', 'Settings'],
+  baseQuery: query,
+  tagTypes: TAGS,
   endpoints: () => ({}),
 });
 

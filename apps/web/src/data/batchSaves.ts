@@ -9,7 +9,13 @@ import { onTabMessage, openTabs, tellTabs, thisTab } from './tabs.ts';
 import { selectUnsent, unsent } from './unsent.ts';
 
 /** Failures that pass by themselves. */
-const PASSING: readonly string[] = ['unreachable', 'storage-unwritable', 'storage-busy', 'internal'];
+const PASSING: readonly string[] = [
+  'unreachable',
+  'storage-unwritable',
+  'storage-busy',
+  'sign-in-needed',
+  'internal',
+];
 /** How often this tab looks for what other tabs have left behind, ms. */
 const LOOK_MS = 5000;
 

@@ -1,5 +1,5 @@
 import { routes } from '@kleur/contract';
-import { api } from './api.ts';
+import { api, TAGS } from './api.ts';
 
 /** The demo. */
 export const demoApi = api.injectEndpoints({
@@ -10,7 +10,7 @@ export const demoApi = api.injectEndpoints({
         method: 'POST',
         body: { confirm: 'replace everything with the demo' },
       }),
-      invalidatesTags: ['Batches', 'Materials', 'Palettes', 'Moulds', 'Recipes', 'Settings'],
+      invalidatesTags: TAGS,
     }),
   }),
 });

@@ -18,6 +18,8 @@ import { MeasureFields } from '../../shared/settings/MeasureFields.tsx';
 import { SettingsForm } from '../../shared/settings/SettingsForm.tsx';
 import { UnitFields } from '../../shared/settings/UnitFields.tsx';
 import { unitName } from '../../shared/ui/unitName.ts';
+import { AccessSection } from './AccessSection.tsx';
+import { CopiesSection } from './CopiesSection.tsx';
 import styles from './SettingsRoom.module.css';
 
 /** Habits: saved at once. They change what is shown and rounded, never what a plan holds. */
@@ -62,6 +64,8 @@ export function SettingsRoom() {
           </Form.Item>
         </section>
       </SettingsForm>
+      <AccessSection />
+      <CopiesSection />
       <DemoSection />
     </div>
   );
@@ -156,7 +160,10 @@ function DemoSection() {
           setAsking(false);
         }}
       >
-        <p>All batches, shelf items and settings of this workspace are replaced. This cannot be undone.</p>
+        <p>
+          All batches, shelf items and settings of this workspace are replaced. They are copied first, see
+          Copies.
+        </p>
       </Modal>
     </section>
   );

@@ -1,0 +1,109 @@
+import { App, Button } from 'antd';
+import { useState } from 'react';
+import { type Session } from '@kleur/contract';
+import {
+  useAccessQuery,
+  useEndSessionMutation,
+  useSessionsQuery,
+  useSignOutMutation,
+} from '../../data/access.ts';
+import { failureOf } from '../../data/api.ts';
+import { useDays } from '../../shared/hooks/useDays.ts';
+import { PassphraseDialog } from './PassphraseDialog.tsx';
+import styles from './SettingsRoom.module.css';
+
+/** The passphrase of the workspace, and the browsers that have signed in. */
+export function AccessSection() {
+  const { data: access } = useAccessQuery();
+  const [dialog, setDialog] = useState<'set' | 'remove' | null>(null);
+  const [signOut] = useSignOutMutation();
+  if (!access) return null;
+  return (
+    <section>
+      <h2>Who may come in</h2>
+      <p className="soft">
+        {access.isProtected
+          ? 'Every browser is asked for the passphrase of this workspace.'
+          : 'Everybody who uses this machine. Before other machines may reach Kleur, it needs a passphrase.'}
+      </p>
+      <div className={styles.acts}>
+        <Button
+          onClick={() => {
+            setDialog('set');
+          }}
+        >
+          {access.isProtected ? 'Change the passphrase…' : 'Set a passphrase…'}
+        </Button>
+        {access.isProtected && access.isLocal && (
+          <Button
+            onClick={() => {
+              setDialog('remove');
+            }}
+          >
+            Take it away…
+          </Button>
+        )}
+        {access.isProtected && <Button onClick={() => void signOut()}>Sign out</Button>}
+      </div>
+      {access.isProtected && <Sessions />}
+      {dialog !== null && (
+        <PassphraseDialog
+          asksCurrent={access.isProtected}
+          removes={dialog === 'remove'}
+          onClose={() => {
+            setDialog(null);
+          }}
+        />
+      )}
+    </section>
+  );
+}
+
+function Sessions() {
+  const { data: sessions = [] } = useSessionsQuery();
+  const [end] = useEndSessionMutation();
+  const { message } = App.useApp();
+  const days = useDays();
+  const endOne = async ({ id }: Session): Promise<void> => {
+    try {
+      await end(id).unwrap();
+    } catch (e) {
+      void message.error(failureOf(e).message);
+    }
+  };
+  return (
+    <table className={styles.table} aria-label="Signed in">
+      <thead>
+        <tr>
+          <th scope="col">Signed in</th>
+          <th scope="col">Since</th>
+          <th scope="col">Last used</th>
+          <th aria-label="Acts" />
+        </tr>
+      </thead>
+      <tbody>
+        {sessions.map((s) => (
+          <tr key={s.id}>
+            <td title={s.device}>
+              {deviceName(s.device)}
+              {s.isThis && <b> (this one)</b>}
+            </td>
+            <td>{days.moment(s.createdAt)}</td>
+            <td>{days.moment(s.lastSeenAt)}</td>
+            <td>
+              <Button size="small" aria-label={`End ${deviceName(s.device)}`} onClick={() => void endOne(s)}>
+                End
+              </Button>
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+/** The system and the kind of a browser, out of what it says of itself. */
+function deviceName(device: string): string {
+  const [, system] = /\(([^;)]+)/.exec(device) ?? [];
+  return system ?? device.slice(0, 40);
+}

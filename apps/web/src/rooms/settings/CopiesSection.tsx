@@ -1,0 +1,92 @@
+import { App, Button } from 'antd';
+import { useState } from 'react';
+import { type Copy, type CopyReason } from '@kleur/contract';
+import { failureOf } from '../../data/api.ts';
+import { useCopiesQuery, useMakeCopyMutation } from '../../data/copies.ts';
+import { useDays } from '../../shared/hooks/useDays.ts';
+import { usePrinter } from '../../shared/hooks/useSettings.ts';
+import { CopyDialog } from './CopyDialog.tsx';
+import styles from './SettingsRoom.module.css';
+
+const REASONS: Readonly<Record<CopyReason, string>> = {
+  'before-migration': 'before a new version',
+  'before-reset': 'before the demo',
+  'before-restore': 'before a copy was put back',
+  daily: 'daily',
+  'by-hand': 'by hand',
+};
+
+/** Copies of everything in the workspace: made daily, looked into, put back. */
+export function CopiesSection() {
+  const { data: copies = [], error } = useCopiesQuery();
+  const [make, { isLoading }] = useMakeCopyMutation();
+  const [open, setOpen] = useState<Copy | null>(null);
+  const { message } = App.useApp();
+  const days = useDays();
+  const print = usePrinter();
+  const run = async (): Promise<void> => {
+    try {
+      await make().unwrap();
+      void message.success('A copy is made.');
+    } catch (e) {
+      void message.error(failureOf(e).message);
+    }
+  };
+  return (
+    <section>
+      <h2>Copies</h2>
+      <p className="soft">
+        Of everything in the workspace, beside the data file: daily, and before anything replaces it. The last
+        ten are kept.
+      </p>
+      <div className={styles.acts}>
+        <Button loading={isLoading} onClick={() => void run()}>
+          Make a copy now
+        </Button>
+      </div>
+      {error && <p role="alert">{failureOf(error).message}</p>}
+      {copies.length > 0 && (
+        <table className={styles.table} aria-label="Copies">
+          <thead>
+            <tr>
+              <th scope="col">Made</th>
+              <th scope="col">Why</th>
+              <th scope="col" className={styles.number}>
+                Size
+              </th>
+              <th aria-label="Acts" />
+            </tr>
+          </thead>
+          <tbody>
+            {copies.map((c) => (
+              <tr key={c.name}>
+                <td>{days.moment(c.at)}</td>
+                <td>{REASONS[c.reason]}</td>
+                <td className={styles.number}>{print.fixed(c.bytes / 1e6, 1)} MB</td>
+                <td>
+                  <Button
+                    size="small"
+                    aria-label={`Look into the copy of ${days.moment(c.at)}`}
+                    onClick={() => {
+                      setOpen(c);
+                    }}
+                  >
+                    Look inside…
+                  </Button>
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+      {open && (
+        <CopyDialog
+          copy={open}
+          onClose={() => {
+            setOpen(null);
+          }}
+        />
+      )}
+    </section>
+  );
+}
