@@ -57,7 +57,12 @@ export default {
   maxWorkers: '100%',
   projects: [
     project('core', 'packages/core'),
-    project('server', 'apps/server', { setupFiles: ['reflect-metadata'] }),
+    project('server', 'apps/server', {
+      setupFiles: ['reflect-metadata'],
+      testPathIgnorePatterns: ['/node_modules/', '/reliability/'],
+    }),
+    // The built server as it is run: killed, starved of room, fed with nonsense.
+    project('reliability', 'apps/server/reliability', { setupFiles: ['reflect-metadata'] }),
     project('web', 'apps/web', {
       testEnvironment: web('jest.environment.cjs'),
       testEnvironmentOptions: { customExportConditions: ['source', 'browser'], url: 'http://kleur.test/' },

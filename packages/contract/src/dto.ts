@@ -24,3 +24,4 @@ export {
   RecipeWireDto,
 } from './saved/saved.dto.ts';
 export { SettingsUpdateDto } from './settings/settings.dto.ts';
+export { dtoFrom, isBodyDto, MOST_FAULTS } from './shape.dto.ts';

@@ -21,6 +21,11 @@ import {
   ValidateNested,
 } from 'class-validator';
 
+import { noteField, type Shape } from './shape.dto.ts';
+
+const STRING: Shape = { kind: 'plain', of: 'string' };
+const NUMBER: Shape = { kind: 'plain', of: 'number' };
+
 /** One decorator a field: the check and its line in the OpenAPI document, which so cannot disagree. */
 interface Common {
   readonly nullable?: boolean;
@@ -36,9 +41,10 @@ const lazy = (reference: () => Constructor): (() => Constructor) => {
   return type;
 };
 
-function all(common: Common, api: object, ...checks: PropertyDecorator[]): PropertyDecorator {
+function all(common: Common, shape: Shape, api: object, ...checks: PropertyDecorator[]): PropertyDecorator {
   const { nullable = false, optional = false, description } = common;
   return (target, key) => {
+    noteField(target, String(key), { shape, isNeeded: !optional });
     ApiProperty({ ...api, nullable, required: !optional, description })(target, key);
     if (nullable) ValidateIf((_, value) => value !== null)(target, key);
     if (optional) IsOptional()(target, key);
@@ -56,6 +62,7 @@ export const Text = (
 ): PropertyDecorator =>
   all(
     common,
+    STRING,
     { type: String, minLength: min, maxLength: max },
     IsString(),
     MinLength(min, { message: min === 1 ? '$property may not be empty' : undefined }),
@@ -66,6 +73,7 @@ export const Text = (
 export const Pattern = (pattern: RegExp, example: string, common: Common = {}): PropertyDecorator =>
   all(
     common,
+    STRING,
     { type: String, pattern: pattern.source, example },
     IsString(),
     Matches(pattern, { message: `$property is written like ${example}` }),
@@ -74,6 +82,7 @@ export const Pattern = (pattern: RegExp, example: string, common: Common = {}): 
 export const Num = (min: number, max: number, common: Common = {}): PropertyDecorator =>
   all(
     common,
+    NUMBER,
     { type: Number, minimum: min, maximum: max },
     IsNumber({ allowNaN: false, allowInfinity: false }),
     Min(min),
@@ -81,12 +90,13 @@ export const Num = (min: number, max: number, common: Common = {}): PropertyDeco
   );
 
 export const Int = (min: number, max: number, common: Common = {}): PropertyDecorator =>
-  all(common, { type: 'integer', minimum: min, maximum: max }, IsInt(), Min(min), Max(max));
+  all(common, NUMBER, { type: 'integer', minimum: min, maximum: max }, IsInt(), Min(min), Max(max));
 
 /** A whole number in an address, where everything is text: digits alone. */
 export const QueryInt = (min: number, max: number, common: Common = {}): PropertyDecorator =>
   all(
     common,
+    { kind: 'query' },
     { type: 'integer', minimum: min, maximum: max },
     Transform(({ value }: { value: unknown }) =>
       typeof value === 'string' && /^\d{1,15}$/.test(value) ? Number(value) : value,
@@ -96,11 +106,13 @@ export const QueryInt = (min: number, max: number, common: Common = {}): Propert
     Max(max),
   );
 
-export const Flag = (common: Common = {}): PropertyDecorator => all(common, { type: Boolean }, IsBoolean());
+export const Flag = (common: Common = {}): PropertyDecorator =>
+  all(common, { kind: 'plain', of: 'boolean' }, { type: Boolean }, IsBoolean());
 
 export const OneOf = (values: readonly (string | number)[], common: Common = {}): PropertyDecorator =>
   all(
     common,
+    { kind: 'plain', of: null },
     { enum: [...values] },
     IsIn([...values], { message: `$property is one of ${values.join(', ')}` }),
   );
@@ -108,6 +120,7 @@ export const OneOf = (values: readonly (string | number)[], common: Common = {})
 export const SomeOf = (values: readonly string[], common: Common = {}): PropertyDecorator =>
   all(
     common,
+    { kind: 'list', most: values.length },
     { enum: [...values], isArray: true },
     IsArray(),
     ArrayMaxSize(values.length),
@@ -115,7 +128,7 @@ export const SomeOf = (values: readonly string[], common: Common = {}): Property
   );
 
 export const One = (type: () => Constructor, common: Common = {}): PropertyDecorator =>
-  all(common, { type: lazy(type) }, IsObject(), ValidateNested(), Type(type));
+  all(common, { kind: 'one', type }, { type: lazy(type) }, IsObject(), ValidateNested(), Type(type));
 
 export const Many = (
   type: () => Constructor,
@@ -124,6 +137,7 @@ export const Many = (
 ): PropertyDecorator =>
   all(
     common,
+    { kind: 'many', type, most: max },
     { type: lazy(type), isArray: true, minItems: min, maxItems: max },
     IsArray(),
     ArrayMinSize(min),
@@ -144,6 +158,7 @@ export const Moment = (): PropertyDecorator => Text(30, { description: 'ISO 8601
 export const Texts = (most: number, max: number, common: Common = {}): PropertyDecorator =>
   all(
     common,
+    { kind: 'list', most },
     { type: [String], maxItems: most },
     IsArray(),
     ArrayMaxSize(most),
@@ -155,6 +170,7 @@ export const Texts = (most: number, max: number, common: Common = {}): PropertyD
 export const Numbers = (count: number, min: number, max: number, common: Common = {}): PropertyDecorator =>
   all(
     common,
+    { kind: 'list', most: count },
     { type: [Number], minItems: count, maxItems: count },
     IsArray(),
     ArrayMinSize(count),
@@ -168,6 +184,7 @@ export const Numbers = (count: number, min: number, max: number, common: Common 
 export const NumberList = (most: number, min: number, max: number, common: Common = {}): PropertyDecorator =>
   all(
     common,
+    { kind: 'list', most },
     { type: [Number], maxItems: most },
     IsArray(),
     ArrayMaxSize(most),

@@ -23,5 +23,5 @@ export const routes = {
   ...savedRoutes,
 } as const;
 
-/** Largest request body the server reads. A full plan is under a tenth of it. */
-export const BODY_LIMIT_BYTES = 1_000_000;
+/** Largest request body the server reads. A plan with the whole shelf in it is about a third of it. */
+export const BODY_LIMIT_BYTES = 400_000;

@@ -27,8 +27,8 @@ export interface AccessRecord {
 }
 
 const FILE = 'kleur.access.json';
-/** 32 MB and about a quarter of a second for each try. */
-const COST = { cost: 32_768, blockSize: 8, parallel: 3 } as const;
+/** 16 MB and about a quarter of a second for each try. */
+const COST = { cost: 16_384, blockSize: 8, parallel: 5 } as const;
 const BYTES = 32;
 
 /** @throws SyntaxError for a damaged file. */

@@ -14,6 +14,9 @@ const RETRY_AFTER_S = 2;
 /** Predictions below this number take less time here than the way to the thread. */
 const FEW = 24;
 
+/** Of the thread, MB: a match needs a few. */
+const MEMORY = { maxOldGenerationSizeMb: 96, maxYoungGenerationSizeMb: 8 } as const;
+
 /** Whether predictions take long enough for the thread. */
 export const isMany = ({ pots, stages }: Record<'pots' | 'stages', readonly unknown[]>): boolean =>
   pots.length * stages.length >= FEW;
@@ -29,7 +32,15 @@ export class HeavyService implements OnApplicationShutdown {
 
   /** @param file of the worker; null runs the work in this thread. */
   constructor(@Inject(WORKER_FILE) file: string | null) {
-    this.pool = file === null ? null : pool(file, { workerType: 'thread', minWorkers: 0, maxWorkers: 1 });
+    this.pool =
+      file === null
+        ? null
+        : pool(file, {
+            workerType: 'thread',
+            minWorkers: 0,
+            maxWorkers: 1,
+            workerThreadOpts: { resourceLimits: MEMORY },
+          });
   }
 
   /**

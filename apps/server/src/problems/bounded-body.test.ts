@@ -1,4 +1,4 @@
-import { type BatchDocument, type BatchPage, routes } from '@kleur/contract';
+import { type BatchDocument, type BatchPage, BODY_LIMIT_BYTES, routes } from '@kleur/contract';
 import { startingShelf } from '@kleur/core/material/catalogue';
 import { emptyPlan, newPot, PLAN_LIMITS } from '@kleur/core/plan';
 import { startApp, type TestApp } from '../../test/app.ts';
@@ -20,12 +20,13 @@ describe('the bounds of a body', () => {
     expect(excessOf({ list: many(BODY_LIMITS.array, 0) })).toBeNull();
     expect(excessOf({ list: many(BODY_LIMITS.array + 1, 0) })).toEqual({
       path: 'list',
-      message: 'holds more than 5000 entries',
+      message: 'holds more than 300 entries',
     });
-    // The object and its ten lists count too.
-    const lists = (each: number): object => Object.fromEntries(many(10, 0).map((_, i) => [i, many(each, 0)]));
-    expect(excessOf(lists((BODY_LIMITS.nodes - 11) / 10 - 0.9))).toBeNull();
-    expect(excessOf(lists(BODY_LIMITS.array))).toMatchObject({ message: 'holds more than 50000 values' });
+    // The object and its 200 lists count too.
+    const lists = (each: number): object =>
+      Object.fromEntries(many(200, 0).map((_, i) => [i, many(each, 0)]));
+    expect(excessOf(lists(248))).toBeNull();
+    expect(excessOf(lists(249))).toMatchObject({ message: 'holds more than 50000 values' });
   });
 
   it('leave room for a plan that is full', () => {
@@ -40,6 +41,11 @@ describe('the bounds of a body', () => {
       materials: many(PLAN_LIMITS.materials, fullest),
     };
     expect(excessOf({ name: 'A', plan })).toBeNull();
+    const longest = Math.max(...startingShelf().map((m) => JSON.stringify(m).length));
+    const bytes = JSON.stringify({ ...plan, materials: startingShelf() }).length;
+    // The rest of the most that a plan can hold, each as long as the longest of the shelf.
+    const others = (PLAN_LIMITS.materials - startingShelf().length) * longest;
+    expect(bytes + others).toBeLessThan(BODY_LIMIT_BYTES);
   });
 
   it('hold for a body nested a hundred thousand times, without a deep stack', async () => {
@@ -63,7 +69,43 @@ describe('the bounds of a body', () => {
       .set('content-type', 'application/json')
       .send(body)
       .expect(400);
-    expect(answer.body.fields).toEqual([{ path: 'plan.pots', message: 'holds more than 5000 entries' }]);
+    expect(answer.body.fields).toEqual([{ path: 'plan.pots', message: 'holds more than 300 entries' }]);
+  });
+});
+
+describe('a body with many faults', () => {
+  const lots = (count: number, lot: object) => {
+    const [first] = startingShelf();
+    const materials = Array.from({ length: 3 }, (_, i) => ({
+      ...first!,
+      id: `m${i}`,
+      lots: many(count, lot),
+    }));
+    return { name: 'A', state: 'idea', madeOn: null, plan: { ...emptyPlan(), materials } };
+  };
+  const fields = async (body: object): Promise<{ path: string; message: string }[]> =>
+    (await t.api.post(routes.batches).send(body).expect(400)).body.fields;
+
+  it('is told of each below fifty, and of the first fifty above', async () => {
+    const wrong = { id: 'a', label: 7, tested: false };
+    const few = await fields(lots(4, wrong));
+    expect(new Set(few.map((f) => f.path)).size).toBe(12);
+    expect(few[0]).toEqual({ path: 'plan.materials.0.lots.0.label', message: expect.any(String) });
+    // Beyond, each field is told once.
+    const paths = (await fields(lots(17, wrong))).map((f) => f.path);
+    expect(new Set(paths).size).toBe(50);
+    expect(await fields(lots(17, {}))).toHaveLength(50);
+  });
+
+  it('is refused at a list that is too long, without a look into it', async () => {
+    expect(await fields(lots(51, {}))).toEqual([
+      { path: 'plan.materials.0.lots', message: 'lots must contain no more than 50 elements' },
+    ]);
+  });
+
+  it.each(['constructor', 'unknown'])('is refused for the field “%s”, at any depth', async (name) => {
+    const body = lots(1, { id: 'a', label: '', tested: false, [name]: 1 });
+    expect((await fields(body)).map((f) => f.message).join()).toContain(`property ${name} should not exist`);
   });
 });
 
@@ -73,8 +115,8 @@ describe('values of another kind', () => {
     return (await t.api.get(routes.batch(items[0]!.id))).body as BatchDocument;
   };
   it.each([
-    ['an array where a pot belongs', (b: any) => (b.plan.pots = [[]]), 'plan.pots'],
-    ['a number where a pot belongs', (b: any) => (b.plan.pots = [7]), 'plan.pots'],
+    ['an array where a pot belongs', (b: any) => (b.plan.pots = [[]]), 'plan.pots.0'],
+    ['a number where a pot belongs', (b: any) => (b.plan.pots = [7]), 'plan.pots.0'],
     ['an array where the base belongs', (b: any) => (b.plan.base = []), 'plan.base'],
     ['hexadecimal', (b: any) => (b.plan.moulding.bars.count = '0x5'), 'plan.moulding.bars.count'],
     ['a padded number', (b: any) => (b.version = ' 5 '), 'version'],

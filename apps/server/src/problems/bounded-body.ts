@@ -2,7 +2,7 @@ import { type NextFunction, type Request, type RequestHandler, type Response } f
 import { ProblemError } from './problem.ts';
 
 /** What a body may be made of. A plan that is full of the fullest materials of the shelf lies within (tested). */
-export const BODY_LIMITS = { depth: 20, nodes: 50_000, array: 5_000 } as const;
+export const BODY_LIMITS = { depth: 20, nodes: 50_000, array: 300 } as const;
 
 interface Node {
   readonly value: unknown;

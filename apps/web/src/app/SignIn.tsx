@@ -30,7 +30,12 @@ function Ask() {
   return (
     <Modal open title="Sign in" closable={false} keyboard={false} footer={null} width={420}>
       <p>This workspace has a passphrase. What you have open stays as it is.</p>
-      <Form layout="vertical" onFinish={(body: SignInBody) => void run(body)} {...HOLDS_KEYS}>
+      <Form
+        layout="vertical"
+        requiredMark={false}
+        onFinish={(body: SignInBody) => void run(body)}
+        {...HOLDS_KEYS}
+      >
         <Form.Item
           name="passphrase"
           label="Passphrase"
@@ -48,7 +53,7 @@ function Ask() {
             }}
           />
         </Form.Item>
-        <Button type="primary" htmlType="submit" loading={isLoading}>
+        <Button type="primary" htmlType="submit" loading={isLoading} style={{ marginTop: 12 }}>
           Sign in
         </Button>
       </Form>

@@ -102,8 +102,8 @@ function Sessions() {
   );
 }
 
-/** The system and the kind of a browser, out of what it says of itself. */
+/** The machine, out of what a browser says of itself. */
 function deviceName(device: string): string {
-  const [, system] = /\(([^;)]+)/.exec(device) ?? [];
-  return system ?? device.slice(0, 40);
+  const [, machine] = /\(([^)]+)\)/.exec(device) ?? [];
+  return (machine ?? device).slice(0, 40);
 }

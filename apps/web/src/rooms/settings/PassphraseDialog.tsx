@@ -56,7 +56,7 @@ export function PassphraseDialog(props: {
           ? 'Everybody who uses this machine can open Kleur then.'
           : 'Several words that nobody guesses. There is no way back to a forgotten one but at the machine that Kleur runs on. Every other browser is signed out.'}
       </p>
-      <Form form={form} layout="vertical" onFinish={(entry: Entry) => void run(entry)}>
+      <Form form={form} layout="vertical" requiredMark={false} onFinish={(entry: Entry) => void run(entry)}>
         {asksCurrent && (
           <Form.Item
             name="current"

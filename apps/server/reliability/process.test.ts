@@ -1,76 +1,18 @@
-import { type ChildProcess, spawn, spawnSync } from 'node:child_process';
+import { type ChildProcess, spawnSync } from 'node:child_process';
 import { chmodSync, mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import Database from 'libsql';
 import { type BatchDocument, type BatchPage, routes } from '@kleur/contract';
-import { copiesOf } from './storage/copies.ts';
-import { DATA_FILE, openDataFolder, STORAGE_EXIT_CODE } from './storage/data-folder.ts';
+import { serverProcess } from './server-process.ts';
+import { copiesOf } from '../src/storage/copies.ts';
+import { DATA_FILE, openDataFolder, STORAGE_EXIT_CODE } from '../src/storage/data-folder.ts';
 
 /** The built server as a process of its own: what it does with bad files and when it is killed. */
-const MAIN = join(__dirname, '..', 'bundle', 'main.js');
 const PORT = 4391;
-const origin = `http://127.0.0.1:${PORT}`;
-let folder: string;
-const running = new Set<ChildProcess>();
-
-beforeEach(() => {
-  folder = mkdtempSync(join(tmpdir(), 'kleur-process-'));
-});
-afterEach(() => {
-  stopAll();
-  rmSync(folder, { recursive: true, force: true });
-});
-
-function stopAll(): void {
-  for (const child of running) child.kill('SIGKILL');
-  running.clear();
-}
-
-interface Ended {
-  readonly code: number | null;
-  readonly stderr: string;
-}
-
-/**
- * @param prefix a command that runs the server, to limit it.
- * @param env more for its environment.
- */
-function start(
-  prefix: readonly string[] = [],
-  port: number | string = PORT,
-  env: NodeJS.ProcessEnv = {},
-): {
-  child: ChildProcess;
-  ready: Promise<void>;
-  ended: Promise<Ended>;
-} {
-  const [command, ...args] = [...prefix, process.execPath, MAIN];
-  const child = spawn(command, args, {
-    env: { ...process.env, ...env, KLEUR_DATA: folder, PORT: String(port) },
-  });
-  running.add(child);
-  let stderr = '';
-  child.stderr.on('data', (d: Buffer) => (stderr += d.toString()));
-  const ready = new Promise<void>((resolve, reject) => {
-    child.on('exit', () => {
-      reject(new Error(`The server ended before it was ready: ${stderr}`));
-    });
-    child.stdout.on('data', (d: Buffer) => {
-      if (d.toString().includes('ready')) resolve();
-    });
-  });
-  // Tests of a server that ends at once do not wait for it to be ready.
-  ready.catch(() => undefined);
-  const ended = new Promise<Ended>((resolve) =>
-    child.on('exit', (code) => {
-      resolve({ code, stderr });
-    }),
-  );
-  return { child, ready, ended };
-}
-
+const server = serverProcess(PORT);
+const { origin, start } = server;
 it('keeps every acknowledged write through a kill', async () => {
   const first = start();
   await first.ready;
@@ -95,7 +37,7 @@ it('keeps every acknowledged write through a kill', async () => {
 });
 
 it('leaves a damaged file untouched and says so', async () => {
-  const file = join(folder, DATA_FILE);
+  const file = join(server.folder, DATA_FILE);
   const junk = Buffer.from('SQLite format 3\0 but then nothing that makes sense'.repeat(200));
   writeFileSync(file, junk);
   const { code, stderr } = await start().ended;
@@ -106,21 +48,21 @@ it('leaves a damaged file untouched and says so', async () => {
 });
 
 it('refuses a file that is no database at all, and a folder that is a file', () => {
-  writeFileSync(join(folder, DATA_FILE), 'hello');
-  expect(() => openDataFolder(folder)).toThrow('is damaged or is not a Kleur data file');
-  expect(() => openDataFolder(join(folder, DATA_FILE))).toThrow(
+  writeFileSync(join(server.folder, DATA_FILE), 'hello');
+  expect(() => openDataFolder(server.folder)).toThrow('is damaged or is not a Kleur data file');
+  expect(() => openDataFolder(join(server.folder, DATA_FILE))).toThrow(
     'cannot be written. Choose another with KLEUR_DATA.',
   );
-  mkdirSync(join(folder, 'sub', DATA_FILE), { recursive: true });
-  expect(() => openDataFolder(join(folder, 'sub'))).toThrow('is not a file.');
+  mkdirSync(join(server.folder, 'sub', DATA_FILE), { recursive: true });
+  expect(() => openDataFolder(join(server.folder, 'sub'))).toThrow('is not a file.');
 });
 
 // Root may write anything.
 (process.getuid?.() === 0 ? it.skip : it)('refuses an unwritable file', () => {
-  const file = join(folder, DATA_FILE);
+  const file = join(server.folder, DATA_FILE);
   writeFileSync(file, '');
   chmodSync(file, 0o444);
-  expect(() => openDataFolder(folder)).toThrow('cannot be read and written');
+  expect(() => openDataFolder(server.folder)).toThrow('cannot be read and written');
 });
 
 it.each(['abc', '0', '70000', '4173.5', ''])('says in a sentence that “%s” is no port', async (port) => {
@@ -210,7 +152,7 @@ it('saves while twenty matches are asked for, and refuses those for which there 
 });
 
 it('starts anew on the empty file of a start that was stopped at once', async () => {
-  writeFileSync(join(folder, DATA_FILE), '');
+  writeFileSync(join(server.folder, DATA_FILE), '');
   await start().ready;
   expect(((await (await fetch(origin + routes.batches)).json()) as BatchPage).items.length).toBeGreaterThan(
     0,
@@ -237,12 +179,12 @@ it('copies what is there before the demo replaces it', async () => {
     body: JSON.stringify({ confirm: 'replace everything with the demo' }),
   });
   expect(answer.status).toBeLessThan(300);
-  expect(copiesOf(join(folder, DATA_FILE))).toEqual([expect.stringContaining('before-reset')]);
+  expect(copiesOf(join(server.folder, DATA_FILE))).toEqual([expect.stringContaining('before-reset')]);
 });
 
 it('says with a code that another program holds the file', async () => {
   await start().ready;
-  const other = new Database(join(folder, DATA_FILE));
+  const other = new Database(join(server.folder, DATA_FILE));
   other.exec('BEGIN IMMEDIATE');
   try {
     const { items } = (await (await fetch(origin + routes.batches)).json()) as BatchPage;
@@ -284,9 +226,9 @@ describe('a full disk', () => {
     }));
 
   (canMount ? it : it.skip)('as a small file system', async () => {
-    rmSync(folder, { recursive: true });
+    rmSync(server.folder, { recursive: true });
     mount();
-    folder = small;
+    server.folder = small;
     const ballast = join(small, 'ballast');
     writeFileSync(ballast, Buffer.alloc(500_000));
     try {
@@ -294,10 +236,10 @@ describe('a full disk', () => {
         rmSync(ballast);
       });
     } finally {
-      stopAll();
+      server.stopAll();
       // The file system is busy until the process has gone.
       for (let i = 0; i < 50 && !unmount(); i++) await new Promise((resolve) => setTimeout(resolve, 100));
-      folder = mkdtempSync(join(tmpdir(), 'kleur-process-'));
+      server.folder = mkdtempSync(join(tmpdir(), 'kleur-process-'));
     }
   });
 

@@ -1,0 +1,75 @@
+import { type ChildProcess, spawn } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+
+const MAIN = join(__dirname, '..', 'bundle', 'main.js');
+
+export interface Ended {
+  readonly code: number | null;
+  readonly stderr: string;
+}
+
+export interface Started {
+  readonly child: ChildProcess;
+  readonly ready: Promise<void>;
+  readonly ended: Promise<Ended>;
+}
+
+export interface ServerProcess {
+  readonly origin: string;
+  /** The data folder, new for each test. */
+  folder: string;
+  /**
+   * @param prefix a command that runs the server, to limit it.
+   * @param env more for its environment.
+   */
+  readonly start: (prefix?: readonly string[], port?: number | string, env?: NodeJS.ProcessEnv) => Started;
+  readonly stopAll: () => void;
+}
+
+/** The built server as a process of its own, on a data folder that each test gets anew; whatever runs ends with the test. */
+export function serverProcess(ownPort: number): ServerProcess {
+  const running = new Set<ChildProcess>();
+  const server: ServerProcess = {
+    origin: `http://127.0.0.1:${ownPort}`,
+    folder: '',
+    start(prefix = [], port = ownPort, env = {}) {
+      const [command, ...args] = [...prefix, process.execPath, MAIN];
+      const child = spawn(command, args, {
+        env: { ...process.env, ...env, KLEUR_DATA: server.folder, PORT: String(port) },
+      });
+      running.add(child);
+      let stderr = '';
+      child.stderr.on('data', (d: Buffer) => (stderr += d.toString()));
+      const ready = new Promise<void>((resolve, reject) => {
+        child.on('exit', () => {
+          reject(new Error(`The server ended before it was ready: ${stderr}`));
+        });
+        child.stdout.on('data', (d: Buffer) => {
+          if (d.toString().includes('ready')) resolve();
+        });
+      });
+      // Tests of a server that ends at once do not wait for it to be ready.
+      ready.catch(() => undefined);
+      const ended = new Promise<Ended>((resolve) =>
+        child.on('exit', (code) => {
+          resolve({ code, stderr });
+        }),
+      );
+      return { child, ready, ended };
+    },
+    stopAll() {
+      for (const child of running) child.kill('SIGKILL');
+      running.clear();
+    },
+  };
+  beforeEach(() => {
+    server.folder = mkdtempSync(join(tmpdir(), 'kleur-process-'));
+  });
+  afterEach(() => {
+    server.stopAll();
+    rmSync(server.folder, { recursive: true, force: true });
+  });
+  return server;
+}
