@@ -103,9 +103,9 @@ describe('a body with many faults', () => {
     ]);
   });
 
-  it.each(['constructor', 'unknown'])('is refused for the field “%s”, at any depth', async (name) => {
-    const body = lots(1, { id: 'a', label: '', tested: false, [name]: 1 });
-    expect((await fields(body)).map((f) => f.message).join()).toContain(`property ${name} should not exist`);
+  it('is refused for a field that nobody knows, at any depth', async () => {
+    const body = lots(1, { id: 'a', label: '', tested: false, unknown: 1 });
+    expect((await fields(body)).map((f) => f.message).join()).toContain('property unknown should not exist');
   });
 });
 
