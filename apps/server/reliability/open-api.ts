@@ -128,7 +128,7 @@ function replaced(value: unknown, at: number, junk: unknown): unknown {
   walk(copy);
   if (parts.length === 0) return junk;
   const [owner, key] = parts[at % parts.length]!;
-  if (at % 7 === 0 && !Array.isArray(owner)) delete (owner as Record<string, unknown>)[key];
+  if (at % 7 === 0 && !Array.isArray(owner)) Reflect.deleteProperty(owner, key);
   else (owner as Record<string, unknown>)[key] = junk;
   return copy;
 }

@@ -124,8 +124,9 @@ export class BatchesService implements Content {
   }
 
   private document(row: BatchEntity): BatchDocument {
-    // The colours are for the list alone.
-    return this.store.read({ ...row, face: [] }, document);
+    // The colours are for the list alone: damaged ones are no reason not to open the batch.
+    row.face = [];
+    return this.store.read(row, document);
   }
 
   async fill(m: EntityManager, first: FirstContent): Promise<void> {

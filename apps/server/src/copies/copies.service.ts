@@ -6,7 +6,7 @@ import { type Copy, type CopyContent, COPY_LATEST } from '@kleur/contract';
 import Database from 'libsql';
 import { DataSource, type EntityManager, type ObjectLiteral } from 'typeorm';
 import { notFound, ProblemError } from '../problems/problem.ts';
-import { Copies, copiesFolder, copiesOf, copyOf } from '../storage/copies.ts';
+import { type Copies, copiesFolder, copiesOf, copyOf } from '../storage/copies.ts';
 import { readsAsDatabase } from '../storage/data-folder.ts';
 import { dataSourceOptions } from '../storage/data-source.ts';
 import { type DocumentEntity } from '../storage/document.entity.ts';

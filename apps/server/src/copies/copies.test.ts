@@ -61,7 +61,7 @@ it('puts a copy back, keeps a copy of what was there, and gives every row a newe
     .expect(200);
 
   await t.api
-    .post(`${routes.copyRestore(copy.name)}`)
+    .post(routes.copyRestore(copy.name))
     .send({})
     .expect(400);
   await t.api.post(routes.copyRestore(copy.name)).send(CONFIRM).expect(204);

@@ -74,7 +74,7 @@ async function refused(id: string, error: unknown): Promise<SaveOutcome<BatchWri
     const document = await query.unwrap();
     return { kind: 'stale', version: document.version, document: writeOf(document) };
   } catch (again) {
-    return refused(id, again);
+    return await refused(id, again);
   } finally {
     query.unsubscribe();
   }

@@ -17,7 +17,7 @@ import { PLAN_LIMITS } from '@kleur/core/plan';
 import { useStore } from 'react-redux';
 
 import { batchSaves, setOnBench } from '../../data/batchSaves.ts';
-import { type AppDispatch, useAppDispatch } from '../../data/store.ts';
+import { useAppDispatch } from '../../data/store.ts';
 import { useKeys } from '../../shared/hooks/useKeys.ts';
 import { useSettings } from '../../shared/hooks/useSettings.ts';
 import { newId } from '../../data/newId.ts';
@@ -188,7 +188,7 @@ function Elsewhere({ id }: { readonly id: string }) {
   const { message } = App.useApp();
   useEffect(
     () =>
-      watchElsewhere(id, store as typeof store & { dispatch: AppDispatch }, () => {
+      watchElsewhere(id, store, () => {
         void message.info('This batch was changed elsewhere. You see its newest version.');
       }),
     [id, store, message],
