@@ -5,7 +5,7 @@ import { batchesApi } from './batches.ts';
 import { draftsOf } from './drafts.ts';
 import { type SaveOutcome, SaveQueue } from './saveQueue.ts';
 import { type AppDispatch } from './store.ts';
-import { onTabMessage, openTabs, tellTabs, thisTab } from './tabs.ts';
+import { openTabs, tellTabs, thisTab } from './tabs.ts';
 import { selectUnsent, unsent } from './unsent.ts';
 
 /** Failures that pass by themselves. */
@@ -86,14 +86,22 @@ export const setOnBench = (id: string | null): void => {
   onBench = id;
 };
 
-/** Takes what tabs that have gone left unsent, the newest of each batch, and sends it. */
-export async function sendLeftBehind(): Promise<void> {
+/** Drafts whose tab was gone at the last look. */
+let left: ReadonlySet<string> = new Set();
+
+/**
+ * Takes what tabs that have gone left unsent, the newest of each batch, and sends it.
+ * @param isPatient leaves those whose tab was there a while ago: it may be loading anew, and takes its own itself.
+ */
+export async function sendLeftBehind(isPatient = false): Promise<void> {
   const isFree = (id: string): boolean => id !== onBench && batchSaves.unsent(id) === null;
   if (!drafts.ofOthers().some(({ id }) => isFree(id))) return;
   const open = await openTabs();
-  const left = [...drafts.ofOthers()].sort((a, b) => b.baseVersion - a.baseVersion);
-  for (const draft of left) {
-    if (open.has(draft.tab) || !isFree(draft.id)) continue;
+  const orphans = drafts.ofOthers().filter(({ tab }) => !open.has(tab));
+  const before = left;
+  left = new Set(orphans.map(({ id, tab }) => `${id}.${tab}`));
+  for (const draft of orphans.sort((a, b) => b.baseVersion - a.baseVersion)) {
+    if (!isFree(draft.id) || (isPatient && !before.has(`${draft.id}.${draft.tab}`))) continue;
     batchSaves.adopt(draft.id, draft);
     drafts.take(draft);
   }
@@ -102,20 +110,16 @@ export async function sendLeftBehind(): Promise<void> {
 /** Connects the queue with the store. @returns a function that ends it. */
 export function startSaving(store: { dispatch: AppDispatch; getState: () => unknown }): () => void {
   ({ dispatch, getState } = store);
-  const look = (): void => void sendLeftBehind();
+  const look = (): void => void sendLeftBehind(true);
   // When the connection comes back there is no need to wait for the next try.
   const retry = (): void => {
     batchSaves.retry();
   };
   globalThis.addEventListener('online', retry);
-  const stop = onTabMessage((message) => {
-    if (message.kind === 'left') look();
-  });
   const timer = setInterval(look, LOOK_MS);
-  look();
+  void sendLeftBehind();
   return () => {
     globalThis.removeEventListener('online', retry);
-    stop();
     clearInterval(timer);
   };
 }

@@ -3,7 +3,6 @@ import { newId } from './newId.ts';
 /** What tabs of one browser tell each other. */
 export type TabMessage =
   | { readonly kind: 'saved'; readonly id: string }
-  | { readonly kind: 'left' }
   | { readonly kind: 'who' }
   | { readonly kind: 'here'; readonly tab: string };
 
@@ -48,7 +47,6 @@ function hold(): void {
 hold();
 globalThis.addEventListener('pagehide', () => {
   release();
-  tellTabs({ kind: 'left' });
 });
 globalThis.addEventListener('pageshow', (event) => {
   if (event.persisted) hold();
@@ -57,8 +55,12 @@ globalThis.addEventListener('pageshow', (event) => {
 /** The tabs of this browser that are open now, this one among them. */
 export async function openTabs(): Promise<ReadonlySet<string>> {
   const tabs = new Set([thisTab]);
-  if (locks !== null) {
-    const { held = [] } = await locks.query();
+  // Browsers that keep nothing have no locks either.
+  const held = await locks?.query().then(
+    (found) => found.held ?? [],
+    () => null,
+  );
+  if (held) {
     for (const { name = '' } of held)
       if (name.startsWith(lockOf(''))) tabs.add(name.slice(lockOf('').length));
     return tabs;
