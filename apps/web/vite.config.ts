@@ -25,6 +25,9 @@ const formContext: Plugin = {
 const FRAMEWORK =
   /node_modules\/(react|react-dom|scheduler|react-router|@reduxjs|immer|reselect|redux|redux-thunk|react-redux|use-sync-external-store)\//;
 
+/** What every step of a batch works out. */
+const CORE = /packages\/core\/src\/(balance|plan|work|pigment|checks|colour|units)\//;
+
 export default defineConfig(({ command }) => ({
   plugins: [react(), formContext],
   resolve: {
@@ -54,8 +57,9 @@ export default defineConfig(({ command }) => ({
           // Few large files compress a tenth better than fifty small ones.
           groups: [
             { name: 'framework', test: FRAMEWORK, priority: 3 },
-            { name: 'controls', test: /node_modules/, minShareCount: 5, priority: 2 },
-            { name: 'shared', minShareCount: 5, priority: 1 },
+            { name: 'controls', test: /node_modules/, minShareCount: 6, priority: 2 },
+            { name: 'core', test: CORE, minShareCount: 3, priority: 2 },
+            { name: 'shared', minShareCount: 7, priority: 1 },
           ],
         },
       },

@@ -1,5 +1,5 @@
 import { type BatchWrite } from '@kleur/contract';
-import { canonicalText, upgradePlan } from '@kleur/core/plan';
+import { canonicalText } from '@kleur/core/plan';
 import { failureOf } from './api.ts';
 import { batchesApi } from './batches.ts';
 import { draftsOf } from './drafts.ts';
@@ -35,10 +35,10 @@ export const writeOf = ({ name, state, madeOn, plan }: BatchWrite): BatchWrite =
 export const sameBatch = (a: BatchWrite, b: BatchWrite): boolean =>
   canonicalText(writeOf(a)) === canonicalText(writeOf(b));
 
-/** Batches with edits that the server has not acknowledged. */
+/** Batches with edits that the server has not acknowledged. Those of earlier versions are brought up when they are taken. */
 export const drafts = draftsOf<BatchWrite>('kleur.draft', thisTab, (kept) => {
   const batch = kept as Partial<BatchWrite> | undefined;
-  return batch?.plan ? { ...(batch as BatchWrite), plan: upgradePlan(batch.plan) } : null;
+  return batch?.plan ? (batch as BatchWrite) : null;
 });
 
 /** Batches on their way to the server. */
@@ -96,14 +96,19 @@ let left: ReadonlySet<string> = new Set();
 export async function sendLeftBehind(isPatient = false): Promise<void> {
   const isFree = (id: string): boolean => id !== onBench && batchSaves.unsent(id) === null;
   if (!drafts.ofOthers().some(({ id }) => isFree(id))) return;
-  const open = await openTabs();
+  // Drafts are rare, and what brings old ones up is large.
+  const [open, { presentBatch }] = await Promise.all([openTabs(), import('./presentBatch.ts')]);
   const orphans = drafts.ofOthers().filter(({ tab }) => !open.has(tab));
   const before = left;
   left = new Set(orphans.map(({ id, tab }) => `${id}.${tab}`));
   for (const draft of orphans.sort((a, b) => b.baseVersion - a.baseVersion)) {
     if (!isFree(draft.id) || (isPatient && !before.has(`${draft.id}.${draft.tab}`))) continue;
-    batchSaves.adopt(draft.id, draft);
-    drafts.take(draft);
+    try {
+      batchSaves.adopt(draft.id, { ...draft, document: presentBatch(draft.document) });
+      drafts.take(draft);
+    } catch {
+      // What cannot be read stays where it is.
+    }
   }
 }
 

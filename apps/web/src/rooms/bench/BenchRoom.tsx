@@ -1,8 +1,9 @@
 import { App, Button } from 'antd';
-import { memo, useCallback, useEffect, useMemo, useState } from 'react';
+import { lazy, memo, Suspense, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import {
   NavLink,
   Outlet,
+  useBlocker,
   useLoaderData,
   useLocation,
   useNavigate,
@@ -18,7 +19,7 @@ import { useStore } from 'react-redux';
 
 import { batchSaves, setOnBench } from '../../data/batchSaves.ts';
 import { useAppDispatch } from '../../data/store.ts';
-import { useKeys } from '../../shared/hooks/useKeys.ts';
+import { HOLDS_KEYS, useKeys } from '../../shared/hooks/useKeys.ts';
 import { useSettings } from '../../shared/hooks/useSettings.ts';
 import { newId } from '../../data/newId.ts';
 import { EmptyState } from '../../shared/ui/EmptyState.tsx';
@@ -29,10 +30,9 @@ import { BenchHead } from './BenchHead.tsx';
 import { BenchStrip } from './BenchStrip.tsx';
 import { ChecksDrawer } from './ChecksDrawer.tsx';
 import { GoneBatch } from './GoneBatch.tsx';
-import { HeldDialog } from './HeldDialog.tsx';
 import { nextPotName } from './potNames.ts';
 import './state/autosave.ts';
-import { bench, presentOf, selectBench } from './state/benchSlice.ts';
+import { bench, isHeld, presentOf, selectBench } from './state/benchSlice.ts';
 
 import { edits } from './state/edits.ts';
 import { watchElsewhere } from './state/elsewhere.ts';
@@ -43,6 +43,8 @@ import { useBenchState, useChecksQuestion, usePlan, usePotIds } from './state/us
 import { steps } from './steps.ts';
 import { TimeStrip } from './TimeStrip.tsx';
 import { UnitSwitch } from './UnitSwitch.tsx';
+
+const HeldDialog = lazy(() => import('./HeldDialog.tsx'));
 
 /** Opens what was loaded, and closes it again when the room is left, sending what is unsaved. */
 export function BenchRoom() {
@@ -148,10 +150,32 @@ const OpenBench = memo(function OpenBench(props: { readonly id: string; readonly
       <div className="step-body">
         <Outlet />
       </div>
-      <HeldDialog id={id} />
+      <Held id={id} />
     </BenchContext>
   );
 });
+
+/** Bars every way out while the maker has to choose, and asks. */
+function Held({ id }: { readonly id: string }) {
+  const held = useBenchState(isHeld);
+  const leaving = useRef(false);
+  const navigate = useNavigate();
+  const blocker = useBlocker(() => held && !leaving.current);
+  useEffect(() => {
+    if (blocker.state === 'blocked') blocker.reset();
+  }, [blocker]);
+  const leave = (to: string): void | Promise<void> => {
+    leaving.current = true;
+    return navigate(to);
+  };
+  return (
+    held && (
+      <Suspense fallback={<span {...HOLDS_KEYS} />}>
+        <HeldDialog id={id} onLeave={leave} />
+      </Suspense>
+    )
+  );
+}
 
 /** Keeps the colours up with the plan. */
 function LiveFeed({ live }: { readonly live: LiveColours }) {

@@ -1,6 +1,5 @@
 import { Button, Modal } from 'antd';
-import { type ReactNode, useEffect, useRef, useState } from 'react';
-import { useBlocker, useNavigate } from 'react-router';
+import { type ReactNode, useEffect, useState } from 'react';
 import { failureOf } from '../../data/api.ts';
 import { useBatchQuery } from '../../data/batches.ts';
 import { keepUnsentAsNew, restoreUnsent } from '../../data/batchSaves.ts';
@@ -16,34 +15,33 @@ const LOOK_MS = 3000;
 const KEEP_BOTH = 'Keep both: save mine as a new batch';
 
 /** The batch was changed or deleted elsewhere. Nothing is merged in secret: the maker says what stays, and nothing is lost. */
-export function HeldDialog({ id }: { readonly id: string }) {
+export default function HeldDialog({ id, onLeave }: HeldProps) {
   const status = useBenchState((b) => b.saving.status);
-  if (status === 'conflict') return <Changed id={id} />;
-  return status === 'gone' && <Deleted id={id} />;
+  return status === 'conflict' ? (
+    <Changed id={id} onLeave={onLeave} />
+  ) : (
+    <Deleted id={id} onLeave={onLeave} />
+  );
+}
+
+interface HeldProps {
+  readonly id: string;
+  /** Leads elsewhere, which is barred to everything else. */
+  readonly onLeave: (to: string) => Promise<void> | void;
 }
 
 /** What both have in common: no way past it but a choice. */
 function Choice(props: {
   readonly title: string;
   readonly about: ReactNode;
+  readonly onLeave: HeldProps['onLeave'];
   readonly choices: (run: Run) => ReactNode;
 }) {
   const [problem, setProblem] = useState<string | null>(null);
-  const leaving = useRef(false);
-  const navigate = useNavigate();
-  const blocker = useBlocker(() => !leaving.current);
-  useEffect(() => {
-    if (blocker.state === 'blocked') blocker.reset();
-  }, [blocker]);
-
   const run: Run = (work) => () => {
     setProblem(null);
     work()
-      .then((to) => {
-        if (to === undefined) return undefined;
-        leaving.current = true;
-        return navigate(to);
-      })
+      .then((to) => (to === undefined ? undefined : props.onLeave(to)))
       .catch((e: unknown) => {
         setProblem(failureOf(e).message);
       });
@@ -66,7 +64,7 @@ function Choice(props: {
 /** Makes a handler of a choice that may fail, and that may lead elsewhere. */
 type Run = (work: () => Promise<string | undefined>) => () => void;
 
-function Changed({ id }: { readonly id: string }) {
+function Changed({ id, onLeave }: HeldProps) {
   const mine = useDocument();
   const dispatch = useAppDispatch();
   const days = useDays();
@@ -81,6 +79,7 @@ function Changed({ id }: { readonly id: string }) {
 
   return (
     <Choice
+      onLeave={onLeave}
       title="This batch was changed elsewhere"
       about={
         <>
@@ -132,11 +131,12 @@ function Changed({ id }: { readonly id: string }) {
   );
 }
 
-function Deleted({ id }: { readonly id: string }) {
+function Deleted({ id, onLeave }: HeldProps) {
   const mine = useDocument();
   const dispatch = useAppDispatch();
   return (
     <Choice
+      onLeave={onLeave}
       title="This batch was deleted elsewhere"
       about={
         <p>Another tab or device deleted “{mine.name}”. It is still on this screen, with your changes.</p>

@@ -1,11 +1,16 @@
+import { lazy, Suspense } from 'react';
 import { EmptyState } from '../../../shared/ui/EmptyState.tsx';
 import { usePart } from '../../../shared/hooks/usePart.ts';
 import { PartNav } from '../../../shared/ui/PartNav.tsx';
 import { usePrep } from '../state/useDerived.ts';
-import { DispersionsPart } from './prep/DispersionsPart.tsx';
-import { LabelsPart } from './prep/LabelsPart.tsx';
-import { OrderPart } from './prep/OrderPart.tsx';
 import { SheetPart } from './prep/SheetPart.tsx';
+
+// The sheet comes first; what is beside it comes when it is asked for.
+const DispersionsPart = lazy(() =>
+  import('./prep/DispersionsPart.tsx').then((m) => ({ default: m.DispersionsPart })),
+);
+const OrderPart = lazy(() => import('./prep/OrderPart.tsx').then((m) => ({ default: m.OrderPart })));
+const LabelsPart = lazy(() => import('./prep/LabelsPart.tsx').then((m) => ({ default: m.LabelsPart })));
 
 const PARTS = [
   { key: 'sheet', label: 'Weigh sheet' },
@@ -29,10 +34,12 @@ export function PrepStep() {
   return (
     <>
       <PartNav label="Parts of the preparation" parts={PARTS} current={part} />
-      {part === 'sheet' && <SheetPart />}
-      {part === 'dispersions' && <DispersionsPart />}
-      {part === 'order' && <OrderPart />}
-      {part === 'labels' && <LabelsPart />}
+      <Suspense fallback={<p role="status">Opening…</p>}>
+        {part === 'sheet' && <SheetPart />}
+        {part === 'dispersions' && <DispersionsPart />}
+        {part === 'order' && <OrderPart />}
+        {part === 'labels' && <LabelsPart />}
+      </Suspense>
     </>
   );
 }
