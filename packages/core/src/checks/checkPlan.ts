@@ -12,6 +12,7 @@ import { type Check, type CheckContext, type CheckLevel, type PlanFacts, planFac
 import {
   checkAlkaliUnstable,
   checkCarrierMismatch,
+  checkCarrierReaches,
   checkDoseFaint,
   checkDoseOver,
   checkFades,
@@ -54,6 +55,7 @@ const checks: readonly ((facts: PlanFacts) => Check[])[] = [
   checkTotalSolids,
   checkCarrierHeavy,
   checkCarrierMismatch,
+  checkCarrierReaches,
   checkAlkaliUnstable,
   checkFades,
   checkBleeds,

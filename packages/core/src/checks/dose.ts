@@ -1,8 +1,9 @@
 import { deltaE00 } from '../colour/deltaE00.ts';
 import { cautionText } from '../material/cautions.ts';
-import { type Carrier, type Caution } from '../material/material.ts';
+import { type Carrier, type Caution, isEarly, potCarriers } from '../material/material.ts';
 import { mediumName } from '../work/dispersion.ts';
-import { setDispersion, setDose } from '../plan/edit/index.ts';
+import { makeWholeBatch, setDispersion, setDose, setPot } from '../plan/edit/index.ts';
+import { type Plan, sharesBatter, startingCarrier } from '../plan/plan.ts';
 import { type PrepPot, type PrepRow } from '../work/prep.ts';
 import { type Check, type PlanFacts } from './check.ts';
 
@@ -165,7 +166,7 @@ export const checkCarrierMismatch = (facts: PlanFacts): Check[] =>
     const fits =
       carrier.medium === 'glycerin' ||
       material.carriers.length === 0 ||
-      material.carriers.some((c) => c.medium === carrier.medium);
+      potCarriers(material).some((c) => c.medium === carrier.medium);
     const rivers =
       carrier.medium === 'glycerin' &&
       (material.cautions.includes('rivers') || facts.plan.work.heat === 'force');
@@ -189,6 +190,41 @@ export const checkCarrierMismatch = (facts: PlanFacts): Check[] =>
               },
             ]
           : [],
+    };
+  });
+
+/** A powder that goes into the oils or the lye of one pot, and so into every pot of the same batter. */
+export const checkCarrierReaches = (facts: PlanFacts): Check[] =>
+  eachDose(facts, ({ row, material, carrier }, { pot }) => {
+    if (!isEarly(carrier) || !sharesBatter(facts.plan, pot)) return null;
+    const use = startingCarrier(facts.plan, pot, material);
+    const into = mediumName[carrier!.medium];
+    return {
+      id: 'carrier-reaches-others',
+      level: 'stop',
+      sentence: `${material.name} is planned for ${pot.name} alone, but what goes into ${into} is in every pot of this batter.`,
+      arithmetic: `${pot.name} shares its batter; ${into} ${carrier!.medium === 'lye-water' ? 'is' : 'are'} there before the pots are taken off`,
+      remedy:
+        'Put it into the pot itself, give it to the whole batch, or make this pot a mini-batch of its own.',
+      repairs: [
+        ...(use
+          ? [
+              {
+                label: use.medium === 'trace' ? 'Sieve it in dry at trace' : `Use ${mediumName[use.medium]}`,
+                apply: (p: Plan) => setDose(p, pot.id, row.id, { carrier: use }),
+              },
+            ]
+          : []),
+        { label: 'Give it to the whole batch', apply: (p) => makeWholeBatch(p, pot.id, row.id) },
+        ...(pot.draws.every((d) => d.from === null)
+          ? [
+              {
+                label: `Make ${pot.name} a mini-batch`,
+                apply: (p: Plan) => setPot(p, pot.id, { ownLye: true }),
+              },
+            ]
+          : []),
+      ],
     };
   });
 

@@ -4,6 +4,9 @@ import { solveOils } from '../balance/fill.ts';
 import { flowOf } from '../balance/balance.ts';
 import { emptyMoulding, type Mould, plainMould } from '../plan/moulding.ts';
 import { type Base, type Draw, emptyWork, type Plan, type Pot, type Work } from '../plan/plan.ts';
+import { addDose, makeWholeBatch } from '../plan/edit/index.ts';
+import { startingShelf } from '../material/catalogue/index.ts';
+import { type Carrier } from '../material/material.ts';
 import { type Check, type ShelfState } from './check.ts';
 import { checkPlan } from './index.ts';
 
@@ -470,5 +473,73 @@ describe('work', () => {
     expect(find(line, 'untested-lot', state('7b', true))).toBeUndefined();
     expect(find(line, 'untested-lot', state('', false))).toBeUndefined();
     expect(find({ ...line, ...work({}) }, 'untested-lot', state('7b', false))).toBeUndefined();
+  });
+});
+
+describe('what goes into the oils or the lye', () => {
+  const early = { ...dose('pumice-fine', 20), carrier: { medium: 'batch-oils', ratio: 0 } as const };
+  const others = (
+    medium: Carrier['medium'],
+    change: Partial<Pot> = {},
+    more: readonly Pot[] = [pot('White', 1)],
+  ) =>
+    find(
+      planWith([{ ...pot('Scrub', 1, { ...early, carrier: { medium, ratio: 0 } }), ...change }, ...more]),
+      'carrier-reaches-others',
+    );
+
+  it('is a stop for a pot that shares its batter, through either, and for no other', () => {
+    expect(others('batch-oils')).toMatchObject({ level: 'stop', place: { at: 'dose', potId: 'Scrub' } });
+    expect(others('batch-oils')!.sentence).toMatch(
+      /Scrub alone, but what goes into the batch oils is in every pot/,
+    );
+    expect(others('lye-water')!.sentence).toMatch(/the lye water/);
+    expect(others('trace')).toBeUndefined();
+    // The only pot, a mini-batch, and a pot beside mini-batches have their oils to themselves.
+    expect(others('batch-oils', {}, [])).toBeUndefined();
+    expect(others('batch-oils', { ownLye: true })).toBeUndefined();
+    expect(others('batch-oils', {}, [{ ...pot('White', 1), ownLye: true }])).toBeUndefined();
+    // What is drawn from another pot went through that one's oils.
+    const drawn = { draws: [{ id: 'd', from: 'White', by: 'parts' as const, value: 1, second: 0 }] };
+    expect(others('batch-oils', drawn, [{ ...pot('White', 1), ownLye: true }])).toBeDefined();
+    expect(others('batch-oils', { doses: [{ ...early, dose: gramsPerKg(0) }] })).toBeUndefined();
+  });
+
+  it('is mended by each of its repairs: in the pot itself, in the whole batch, in a mini-batch', () => {
+    const plan = planWith([pot('Scrub', 1, early), pot('White', 1)]);
+    const { repairs = [] } = find(plan, 'carrier-reaches-others')!;
+    expect(repairs).toHaveLength(3);
+    const [itself, whole, mini] = repairs.map((r) => r.apply(plan));
+    for (const mended of [itself!, whole!, mini!]) {
+      expect(find(mended, 'carrier-reaches-others')).toBeUndefined();
+      expect(find(mended, 'carrier-mismatch')).toBeUndefined();
+    }
+    expect(whole!.pots[0]!.doses).toEqual([]);
+    expect(whole!.base.additives).toMatchObject([{ materialId: 'pumice-fine', dose: 20, moment: 'oils' }]);
+    // As strong as it was in the pot, in every pot.
+    expect(whole!.materials.map((m) => m.id)).toContain('pumice-fine');
+    expect(mini!.pots[0]!.ownLye).toBe(true);
+  });
+
+  it('joins what the whole batch has of it already, and keeps the way it went in', () => {
+    const indigo = { ...dose('indigo', 4), carrier: { medium: 'lye-water', ratio: 0 } as const };
+    const plan = planWith([pot('Blue', 1, indigo), pot('White', 1)], {
+      additives: [{ id: 'a', materialId: 'indigo', dose: gramsPerKg(1), moment: 'lye-water' }],
+    });
+    expect(makeWholeBatch(plan, 'Blue', 'indigo').base.additives).toEqual([
+      { id: 'a', materialId: 'indigo', dose: 5, moment: 'lye-water' },
+    ]);
+  });
+
+  it('is not how a material starts in a pot that shares its batter', () => {
+    const two = planWith([pot('A', 1), pot('B', 1)]);
+    const one = planWith([pot('A', 1)]);
+    for (const material of startingShelf()) {
+      const [first] = material.carriers;
+      const started = (plan: Plan) => addDose(plan, 'A', 'r', material).pots[0]!.doses[0]!.carrier;
+      expect(started(one)).toEqual(first ?? null);
+      expect(['batch-oils', 'lye-water']).not.toContain(started(two)?.medium);
+      expect(find(addDose(two, 'A', 'r', material), 'carrier-reaches-others')).toBeUndefined();
+    }
   });
 });

@@ -47,6 +47,17 @@ export interface Carrier {
   readonly ratio: number;
 }
 
+/** Media that go into the oils or the lye before any pot is taken off. */
+const EARLY: readonly CarrierMedium[] = ['batch-oils', 'lye-water'];
+
+/** Whether a carrier brings its powder into all the batter that a lye meets. */
+export const isEarly = (carrier: Carrier | null): boolean =>
+  carrier !== null && EARLY.includes(carrier.medium);
+
+/** Ways of a material into a pot: its own, and dry through a sieve at trace for one that knows only early ones. */
+export const potCarriers = ({ carriers }: Pick<Material, 'carriers'>): readonly Carrier[] =>
+  carriers.length > 0 && carriers.every(isEarly) ? [...carriers, { medium: 'trace', ratio: 0 }] : carriers;
+
 /** Doses in g per kg oils: just seen, a clear mid colour, trouble beyond. Null where not meaningful. */
 export interface DoseWindow {
   readonly faint: number | null;

@@ -1,5 +1,5 @@
 import { type LabD65 } from '../colour/lab.ts';
-import { type Carrier, type Material } from '../material/material.ts';
+import { type Carrier, isEarly, type Material, potCarriers } from '../material/material.ts';
 import { type Grams, grams, type GramsPerKg } from '../units/quantity.ts';
 import { type Embed, type PowderLine } from './embed.ts';
 import { emptyMoulding, type Moulding } from './moulding.ts';
@@ -257,6 +257,21 @@ export const emptyPlan = (): Plan => ({
   work: emptyWork,
   materials: [],
 });
+
+/** Whether a pot shares its batter with others, so that what goes into its oils or lye goes into theirs too. */
+export const sharesBatter = (plan: Plan, pot: Pot): boolean =>
+  !pot.ownLye &&
+  (pot.draws.some((d) => d.from !== null) || plan.pots.some((p) => p.id !== pot.id && !p.ownLye));
+
+/**
+ * The carrier with which a material starts in a pot: its first that reaches no other pot, else as it is at trace.
+ * Null for a material that takes none.
+ */
+export function startingCarrier(plan: Plan, pot: Pot, material: Material): Carrier | null {
+  const [first = null] = material.carriers;
+  if (!isEarly(first) || !sharesBatter(plan, pot)) return first;
+  return potCarriers(material).find((c) => !isEarly(c)) ?? null;
+}
 
 /** The share a new pot starts with: one part of the base batter. */
 export const onePart = (parts = 1): Draw => ({

@@ -1,6 +1,14 @@
 import { type Material } from '../../material/material.ts';
 import { gramsPerKg } from '../../units/quantity.ts';
-import { type DoseRow, type Plan, pruneMaterials } from '../plan.ts';
+import {
+  type AdditiveRow,
+  type DoseRow,
+  type Plan,
+  type Pot,
+  pruneMaterials,
+  startingCarrier,
+} from '../plan.ts';
+import { addAdditive, setBase } from './base.ts';
 import { withCopy } from './copies.ts';
 
 const setDoses = (
@@ -13,13 +21,13 @@ const setDoses = (
   pots: plan.pots.map((p) => (p.id === potId ? { ...p, follows: null, doses: change(p.doses) } : p)),
 });
 
-/** The first carrier of a material. Water comes out of the recipe's liquid, anything else is extra. */
-const carrierFor = (material: Material): Pick<DoseRow, 'carrier' | 'source'> => {
-  const carrier = material.carriers[0] ?? null;
+/** How a material starts in a pot. Water comes out of the recipe's liquid, anything else is extra. */
+function carrierFor(plan: Plan, pot: Pot, material: Material): Pick<DoseRow, 'carrier' | 'source'> {
+  const carrier = startingCarrier(plan, pot, material);
   return { carrier, source: carrier?.medium === 'water' ? 'batch' : 'extra' };
-};
+}
 
-/** Adds a material at its typical dose and first carrier. One that is in the pot already is left alone. */
+/** Adds a material at its typical dose, in the first carrier that reaches no other pot. One that is in the pot already is left alone. */
 export function addDose(plan: Plan, potId: string, rowId: string, material: Material): Plan {
   const pot = plan.pots.find((p) => p.id === potId);
   if (!pot || pot.doses.some((d) => d.materialId === material.id)) return plan;
@@ -27,7 +35,7 @@ export function addDose(plan: Plan, potId: string, rowId: string, material: Mate
     id: rowId,
     materialId: material.id,
     dose: gramsPerKg(material.window?.typical ?? 1),
-    ...carrierFor(material),
+    ...carrierFor(plan, pot, material),
   };
   return { ...setDoses(plan, potId, (doses) => [...doses, row]), materials: withCopy(plan, material) };
 }
@@ -79,7 +87,7 @@ export function setFormula(
       id: before?.id ?? rowId,
       materialId: material.id,
       dose: gramsPerKg(dose),
-      ...(before ? { carrier: before.carrier, source: before.source } : carrierFor(material)),
+      ...(before ? { carrier: before.carrier, source: before.source } : carrierFor(plan, pot, material)),
     };
   });
   const copied = parts.reduce<Plan>((p, { material }) => ({ ...p, materials: withCopy(p, material) }), plan);
@@ -87,4 +95,22 @@ export function setFormula(
     ...copied,
     pots: plan.pots.map((p) => (p.id === potId ? { ...p, follows, doses: [...rows, ...kept] } : p)),
   });
+}
+
+/** Takes a dose out of its pot and puts it into the whole batch, as strong there as it was in the pot. */
+export function makeWholeBatch(plan: Plan, potId: string, rowId: string): Plan {
+  const row = plan.pots.find((p) => p.id === potId)?.doses.find((d) => d.id === rowId);
+  const material = row && plan.materials.find((m) => m.id === row.materialId);
+  if (!row || !material) return plan;
+  const added = addAdditive(plan, rowId, material);
+  const additives = added.base.additives.map((a): AdditiveRow =>
+    a.materialId === row.materialId
+      ? {
+          ...a,
+          dose: added === plan ? gramsPerKg(a.dose + row.dose) : row.dose,
+          moment: row.carrier?.medium === 'lye-water' ? 'lye-water' : 'oils',
+        }
+      : a,
+  );
+  return removeDose(setBase(added, { additives }), potId, rowId);
 }

@@ -30,7 +30,15 @@ export {
   setMould,
   setMoulding,
 } from './block.ts';
-export { addDose, type FormulaPart, refreshMaterial, removeDose, setDose, setFormula } from './doses.ts';
+export {
+  addDose,
+  type FormulaPart,
+  makeWholeBatch,
+  refreshMaterial,
+  removeDose,
+  setDose,
+  setFormula,
+} from './doses.ts';
 export { type PalettePot, potsFromPalette, setPalette, setPaletteColour, setTechnique } from './idea.ts';
 export {
   addDraw,

@@ -2,7 +2,13 @@ import { DeleteOutlined, SwapOutlined, SyncOutlined } from '@ant-design/icons';
 import { Button, Select } from 'antd';
 import { memo } from 'react';
 import { useChecks, usePrepPot } from '../state/useDerived.ts';
-import { type Carrier, cautionText, isWeighedCarrier, type Material } from '@kleur/core/material';
+import {
+  type Carrier,
+  cautionText,
+  isWeighedCarrier,
+  potCarriers,
+  type Material,
+} from '@kleur/core/material';
 import { type CarrierSource, PLAN_LIMITS } from '@kleur/core/plan';
 import { doseFromUnit, doseInUnit, type DoseUnit, doseUnitProblem, printSpoonSum } from '@kleur/core/units';
 import { mediumName, type PrepPot, type PrepRow } from '@kleur/core/work';
@@ -220,6 +226,7 @@ const CarrierChoice = memo(function CarrierChoice(props: {
   readonly carrier: Carrier | null;
 }) {
   const { potId, rowId, material, carrier } = props;
+  const choices = potCarriers(material);
   const dispatch = useAppDispatch();
   const set = (next: Carrier | null): void => {
     dispatch(edits.doseSet({ potId, rowId, change: { carrier: next } }));
@@ -232,9 +239,9 @@ const CarrierChoice = memo(function CarrierChoice(props: {
         value={carrier?.medium ?? null}
         popupMatchSelectWidth={false}
         onChange={(medium) => {
-          set(material.carriers.find((c) => c.medium === medium) ?? null);
+          set(choices.find((c) => c.medium === medium) ?? null);
         }}
-        options={material.carriers.map((c) => ({ value: c.medium, label: mediumName[c.medium] }))}
+        options={choices.map((c) => ({ value: c.medium, label: mediumName[c.medium] }))}
       />
       {carrier && isWeighedCarrier(carrier.medium) && (
         <NumberField
