@@ -60,10 +60,7 @@ it('puts a copy back, keeps a copy of what was there, and gives every row a newe
     .send({ ...settings, studio: 'Changed since' })
     .expect(200);
 
-  await t.api
-    .post(routes.copyRestore(copy.name))
-    .send({})
-    .expect(400);
+  await t.api.post(routes.copyRestore(copy.name)).send({}).expect(400);
   await t.api.post(routes.copyRestore(copy.name)).send(CONFIRM).expect(204);
   const back = (await t.api.get(routes.batch(whole.id)).expect(200)).body as BatchDocument;
   expect(back).toEqual({ ...whole, version: 3 });
