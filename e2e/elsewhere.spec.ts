@@ -1,19 +1,10 @@
 import type { BrowserContext, Page } from '@playwright/test';
-import { expect, test } from './fixtures.ts';
+import { BATCH, expect, stopSaves, test } from './fixtures.ts';
 
 /** What happens when the same batch is open twice, when the line breaks, and when the browser keeps nothing. */
 
 const parts = (page: Page) => page.getByLabel('Parts', { exact: true });
 const saved = (page: Page) => page.locator('.save-saved');
-const BATCH = /\/api\/batches\/[^/]+$/;
-
-/** Refuses every save of the page or of all pages. @returns what lets them through again. */
-async function stopSaves(where: Page | BrowserContext): Promise<() => Promise<void>> {
-  await where.route(BATCH, (route) =>
-    route.request().method() === 'PUT' ? route.abort() : route.fallback(),
-  );
-  return () => where.unroute(BATCH);
-}
 
 /** The same batch in a second tab. */
 async function second(page: Page, context: BrowserContext): Promise<Page> {
@@ -23,16 +14,21 @@ async function second(page: Page, context: BrowserContext): Promise<Page> {
   return other;
 }
 
-/** Leaves an unsaved edit in the first tab, and another version on the server. */
-async function conflict(page: Page, context: BrowserContext): Promise<void> {
+/** Leaves an unsaved name in the first tab, and another version on the server. @returns what lets saves through. */
+async function divide(page: Page, context: BrowserContext, name: string): Promise<() => Promise<void>> {
   const allow = await stopSaves(page);
   const other = await second(page, context);
-  await page.getByLabel('Name', { exact: true }).fill('Mine');
+  await page.getByLabel('Name', { exact: true }).fill(name);
   await page.keyboard.press('Tab');
   await expect(page.getByText('Not saved')).toBeVisible();
   await parts(other).fill('9');
   await expect(saved(other)).toBeVisible();
   await other.close();
+  return allow;
+}
+
+async function conflict(page: Page, context: BrowserContext): Promise<void> {
+  const allow = await divide(page, context, 'Mine');
   await allow();
 }
 
@@ -104,14 +100,7 @@ test('keeping mine replaces the other version', async ({ page, context, batches,
 test('a draft outlives the save of another tab, and its own tab', async ({ page, context, batches }) => {
   await batches.openBatch('Kingfisher');
   const address = page.url();
-  await stopSaves(page);
-  const other = await second(page, context);
-  await page.getByLabel('Name', { exact: true }).fill('Left behind');
-  await page.keyboard.press('Tab');
-  await expect(page.getByText('Not saved')).toBeVisible();
-  await parts(other).fill('9');
-  await expect(saved(other)).toBeVisible();
-  await other.close();
+  await divide(page, context, 'Left behind');
   await page.close();
 
   const again = await context.newPage();

@@ -1,4 +1,4 @@
-import { type Page, test as base } from '@playwright/test';
+import { type BrowserContext, type Page, test as base } from '@playwright/test';
 import { BatchesPage } from './pages/batches.ts';
 import { BenchPage } from './pages/bench.ts';
 import { IdeaPage } from './pages/idea.ts';
@@ -50,6 +50,17 @@ export const test = base.extend<Pages & { readonly demo: undefined; readonly qui
 });
 
 export const expect = test.expect;
+
+/** The address of one batch in the API. */
+export const BATCH = /\/api\/batches\/[^/]+$/;
+
+/** Refuses every save of a page or of all pages. @returns what lets them through again. */
+export async function stopSaves(where: Page | BrowserContext): Promise<() => Promise<void>> {
+  await where.route(BATCH, (route) =>
+    route.request().method() === 'PUT' ? route.abort() : route.fallback(),
+  );
+  return () => where.unroute(BATCH);
+}
 
 /** How much slower the page's thread is now than an ordinary machine: a loop of about 20 ms, timed. At least 1. */
 const slowness = (page: Page): Promise<number> =>

@@ -1,4 +1,4 @@
-import { expect, test } from './fixtures.ts';
+import { expect, stopSaves, test } from './fixtures.ts';
 
 test('undo and redo walk through the edits', async ({ page, batches, bench }) => {
   await batches.openBatch('Kingfisher');
@@ -73,13 +73,11 @@ test('a batch that is left while it is being saved is saved when one comes back'
 test('an unsaved draft survives a closed tab', async ({ page, context, batches, bench }) => {
   await batches.openBatch('Kingfisher');
   const url = page.url();
-  await context.route('**/api/batches/*', (route) =>
-    route.request().method() === 'PUT' ? route.abort() : route.continue(),
-  );
+  const allow = await stopSaves(context);
   await bench.fill('Parts', '5');
   await expect(page.getByText('Not saved')).toBeVisible();
   await page.close();
-  await context.unroute('**/api/batches/*');
+  await allow();
 
   const again = await context.newPage();
   await again.goto(url);

@@ -22,6 +22,11 @@ test('settings', async ({ page }) => {
   await page.goto('/settings');
   await page.getByLabel('Name on printed sheets').waitFor();
   await page.screenshot({ path: `${folder}/settings.png` });
+  await page.getByRole('button', { name: 'Make a copy now' }).click();
+  await page.getByRole('table', { name: 'Copies' }).waitFor();
+  await page.getByRole('button', { name: 'Reset to the demo…' }).scrollIntoViewIfNeeded();
+  await page.waitForTimeout(4000);
+  await page.screenshot({ path: `${folder}/workspace.png` });
 });
 
 test('the steps of a batch', async ({ page, batches, bench }) => {

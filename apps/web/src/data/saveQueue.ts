@@ -104,13 +104,13 @@ export class SaveQueue<T> {
     void this.run(id, entry);
   }
 
-  /** Stops a document until the maker has chosen: it was changed or deleted elsewhere. */
-  hold(id: string, version: number, document: T, status: 'conflict' | 'gone'): void {
+  /** Stops a document until the maker has chosen: it was seen to be deleted elsewhere. */
+  holdDeleted(id: string, version: number, document: T): void {
     const entry = this.entryOf(id, version);
     clearTimeout(entry.timer);
     entry.waiting = document;
     this.keep(id, entry);
-    this.set(id, entry, { status });
+    this.set(id, entry, { status: 'gone' });
   }
 
   /** Sends what was held, now that nothing stands in its way. */

@@ -29,7 +29,6 @@ import { type Loaded } from './benchLoader.ts';
 import { BenchHead } from './BenchHead.tsx';
 import { BenchStrip } from './BenchStrip.tsx';
 import { ChecksDrawer } from './ChecksDrawer.tsx';
-import { GoneBatch } from './GoneBatch.tsx';
 import { nextPotName } from './potNames.ts';
 import './state/autosave.ts';
 import { bench, isHeld, presentOf, selectBench } from './state/benchSlice.ts';
@@ -44,6 +43,7 @@ import { steps } from './steps.ts';
 import { TimeStrip } from './TimeStrip.tsx';
 import { UnitSwitch } from './UnitSwitch.tsx';
 
+const GoneBatch = lazy(() => import('./GoneBatch.tsx'));
 const HeldDialog = lazy(() => import('./HeldDialog.tsx'));
 
 /** Opens what was loaded, and closes it again when the room is left, sending what is unsaved. */
@@ -77,7 +77,13 @@ export function BenchRoom() {
   }, [loaded, dispatch, store, message]);
 
   if ('problem' in loaded) {
-    if (loaded.isGone && loaded.unsent) return <GoneBatch id={id} name={loaded.unsent.document.name} />;
+    if (loaded.isGone && loaded.unsent) {
+      return (
+        <Suspense fallback={null}>
+          <GoneBatch id={id} name={loaded.unsent.document.name} />
+        </Suspense>
+      );
+    }
     return (
       <EmptyState
         role="alert"

@@ -3,6 +3,7 @@ import { type Difference, differences } from '@kleur/core/why';
 import { useMemo } from 'react';
 import { useDays } from '../../shared/hooks/useDays.ts';
 import { usePrinter } from '../../shared/hooks/useSettings.ts';
+import { PlainTable } from '../../shared/ui/PlainTable.tsx';
 import { stateName } from '../../shared/ui/stateName.ts';
 import styles from './DifferenceTable.module.css';
 
@@ -31,24 +32,18 @@ export function DifferenceTable(props: { readonly mine: BatchWrite; readonly the
   const more = found.length - MOST;
   return (
     <div className={styles.frame}>
-      <table className={styles.table} aria-label="What differs">
-        <thead>
-          <tr>
-            <th scope="col">What differs</th>
-            <th scope="col">Mine</th>
-            <th scope="col">The other</th>
+      <PlainTable
+        label="What differs"
+        heads={[{ text: 'What differs' }, { text: 'Mine' }, { text: 'The other' }]}
+      >
+        {found.slice(0, MOST).map((d, i) => (
+          <tr key={i}>
+            <th scope="row">{d.what}</th>
+            <td>{d.mine ?? '–'}</td>
+            <td>{d.theirs ?? '–'}</td>
           </tr>
-        </thead>
-        <tbody>
-          {found.slice(0, MOST).map((d, i) => (
-            <tr key={i}>
-              <th scope="row">{d.what}</th>
-              <td>{d.mine ?? '–'}</td>
-              <td>{d.theirs ?? '–'}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+        ))}
+      </PlainTable>
       {more > 0 && <p className="soft small">And {more} more.</p>}
     </div>
   );

@@ -3,7 +3,7 @@ import { UnsentActs } from '../../shared/batches/UnsentActs.tsx';
 import { EmptyState } from '../../shared/ui/EmptyState.tsx';
 
 /** A batch that was deleted elsewhere while this browser held changes of it. */
-export function GoneBatch({ id, name }: { readonly id: string; readonly name: string }) {
+export default function GoneBatch({ id, name }: { readonly id: string; readonly name: string }) {
   const { revalidate } = useRevalidator();
   const navigate = useNavigate();
   return (

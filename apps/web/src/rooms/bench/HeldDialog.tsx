@@ -12,7 +12,6 @@ import { useBenchState, useDocument } from './state/useDerived.ts';
 
 /** How often the dialog looks at what the other version is now, ms. */
 const LOOK_MS = 3000;
-const KEEP_BOTH = 'Keep both: save mine as a new batch';
 
 /** The batch was changed or deleted elsewhere. Nothing is merged in secret: the maker says what stays, and nothing is lost. */
 export default function HeldDialog({ id, onLeave }: HeldProps) {
@@ -74,7 +73,7 @@ function Changed({ id, onLeave }: HeldProps) {
   });
   const isGone = error !== undefined && failureOf(error).code === 'not-found';
   useEffect(() => {
-    if (isGone) dispatch(bench.heldBack('gone'));
+    if (isGone) dispatch(bench.deletedElsewhere());
   }, [isGone, dispatch]);
 
   return (
@@ -105,7 +104,7 @@ function Changed({ id, onLeave }: HeldProps) {
             autoFocus
             onClick={run(async () => `/batches/${await keepUnsentAsNew(id, mine)}`)}
           >
-            {KEEP_BOTH}
+            Keep both: save mine as a new batch
           </Button>
           <Button
             disabled={!theirs}

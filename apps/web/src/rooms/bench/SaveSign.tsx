@@ -1,11 +1,16 @@
 import { CheckOutlined, CloudSyncOutlined, DisconnectOutlined, EditOutlined } from '@ant-design/icons';
 import { Button } from 'antd';
+import { lazy, Suspense } from 'react';
 import { batchSaves } from '../../data/batchSaves.ts';
 import { type Keeping } from '../../data/drafts.ts';
 import { useAppDispatch, useAppSelector } from '../../data/store.ts';
 import { selectUnsent } from '../../data/unsent.ts';
-import { UnsentActs } from '../../shared/batches/UnsentActs.tsx';
 import { bench, selectBench } from './state/benchSlice.ts';
+
+// Seldom needed: it comes when something was refused.
+const UnsentActs = lazy(() =>
+  import('../../shared/batches/UnsentActs.tsx').then((m) => ({ default: m.UnsentActs })),
+);
 
 /** What to know of a browser that keeps nothing. */
 const KEEPING: Readonly<Record<Exclude<Keeping, 'kept'>, string>> = {
@@ -47,7 +52,9 @@ export function SaveSign() {
           )}
           {id !== null && isRefused && (
             <>
-              <UnsentActs id={id} isGone={false} size="small" />
+              <Suspense fallback={null}>
+                <UnsentActs id={id} isGone={false} size="small" />
+              </Suspense>
               <Button
                 size="small"
                 onClick={() => {

@@ -1,5 +1,6 @@
 import { type BatchDocument } from '@kleur/contract';
 import { emptyPlan } from '@kleur/core/plan';
+import { batchDocument } from '../../../test/batch.ts';
 import { testStore } from '../../../test/render.tsx';
 import { fakeStorage } from '../../../test/storage.ts';
 import { benchLoader, shouldReload } from './benchLoader.ts';
@@ -7,16 +8,7 @@ import { draftsOf } from '../../data/drafts.ts';
 import { batchSaves, startSaving, writeOf } from '../../data/batchSaves.ts';
 
 const stored = fakeStorage().kept;
-const document: BatchDocument = {
-  id: 'b1',
-  name: 'Verdigris roofs',
-  state: 'idea',
-  madeOn: null,
-  plan: emptyPlan(),
-  version: 4,
-  createdAt: '',
-  updatedAt: '',
-};
+const document = batchDocument({ name: 'Verdigris roofs', version: 4 });
 let asked: string[] = [];
 function serve(answer: (method: string, body: unknown) => readonly [number, object]): void {
   globalThis.fetch = jest.fn(async (input: Request | string | URL) => {

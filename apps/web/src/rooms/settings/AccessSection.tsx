@@ -9,6 +9,7 @@ import {
 } from '../../data/access.ts';
 import { failureOf } from '../../data/api.ts';
 import { useDays } from '../../shared/hooks/useDays.ts';
+import { ActsCell, PlainTable } from '../../shared/ui/PlainTable.tsx';
 import { PassphraseDialog } from './PassphraseDialog.tsx';
 import styles from './SettingsRoom.module.css';
 
@@ -72,33 +73,26 @@ function Sessions() {
     }
   };
   return (
-    <table className={styles.table} aria-label="Signed in">
-      <thead>
-        <tr>
-          <th scope="col">Signed in</th>
-          <th scope="col">Since</th>
-          <th scope="col">Last used</th>
-          <th aria-label="Acts" />
+    <PlainTable
+      label="Signed in"
+      heads={[{ text: 'Signed in' }, { text: 'Since' }, { text: 'Last used' }, { text: '' }]}
+    >
+      {sessions.map((s) => (
+        <tr key={s.id}>
+          <td title={s.device}>
+            {deviceName(s.device)}
+            {s.isThis && <b> (this one)</b>}
+          </td>
+          <td>{days.moment(s.createdAt)}</td>
+          <td>{days.moment(s.lastSeenAt)}</td>
+          <ActsCell>
+            <Button size="small" aria-label={`End ${deviceName(s.device)}`} onClick={() => void endOne(s)}>
+              End
+            </Button>
+          </ActsCell>
         </tr>
-      </thead>
-      <tbody>
-        {sessions.map((s) => (
-          <tr key={s.id}>
-            <td title={s.device}>
-              {deviceName(s.device)}
-              {s.isThis && <b> (this one)</b>}
-            </td>
-            <td>{days.moment(s.createdAt)}</td>
-            <td>{days.moment(s.lastSeenAt)}</td>
-            <td>
-              <Button size="small" aria-label={`End ${deviceName(s.device)}`} onClick={() => void endOne(s)}>
-                End
-              </Button>
-            </td>
-          </tr>
-        ))}
-      </tbody>
-    </table>
+      ))}
+    </PlainTable>
   );
 }
 

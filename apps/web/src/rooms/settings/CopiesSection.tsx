@@ -5,6 +5,7 @@ import { failureOf } from '../../data/api.ts';
 import { useCopiesQuery, useMakeCopyMutation } from '../../data/copies.ts';
 import { useDays } from '../../shared/hooks/useDays.ts';
 import { usePrinter } from '../../shared/hooks/useSettings.ts';
+import { ActsCell, FigureCell, PlainTable } from '../../shared/ui/PlainTable.tsx';
 import { CopyDialog } from './CopyDialog.tsx';
 import styles from './SettingsRoom.module.css';
 
@@ -46,38 +47,29 @@ export function CopiesSection() {
       </div>
       {error && <p role="alert">{failureOf(error).message}</p>}
       {copies.length > 0 && (
-        <table className={styles.table} aria-label="Copies">
-          <thead>
-            <tr>
-              <th scope="col">Made</th>
-              <th scope="col">Why</th>
-              <th scope="col" className={styles.number}>
-                Size
-              </th>
-              <th aria-label="Acts" />
+        <PlainTable
+          label="Copies"
+          heads={[{ text: 'Made' }, { text: 'Why' }, { text: 'Size', isFigure: true }, { text: '' }]}
+        >
+          {copies.map((c) => (
+            <tr key={c.name}>
+              <td>{days.moment(c.at)}</td>
+              <td>{REASONS[c.reason]}</td>
+              <FigureCell>{print.fixed(c.bytes / 1e6, 1)} MB</FigureCell>
+              <ActsCell>
+                <Button
+                  size="small"
+                  aria-label={`Look into the copy of ${days.moment(c.at)}`}
+                  onClick={() => {
+                    setOpen(c);
+                  }}
+                >
+                  Look inside…
+                </Button>
+              </ActsCell>
             </tr>
-          </thead>
-          <tbody>
-            {copies.map((c) => (
-              <tr key={c.name}>
-                <td>{days.moment(c.at)}</td>
-                <td>{REASONS[c.reason]}</td>
-                <td className={styles.number}>{print.fixed(c.bytes / 1e6, 1)} MB</td>
-                <td>
-                  <Button
-                    size="small"
-                    aria-label={`Look into the copy of ${days.moment(c.at)}`}
-                    onClick={() => {
-                      setOpen(c);
-                    }}
-                  >
-                    Look inside…
-                  </Button>
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
+          ))}
+        </PlainTable>
       )}
       {open && (
         <CopyDialog

@@ -44,7 +44,7 @@ export function UnsentActs(props: {
       key: `dropped-${id}`,
       title: `What was unsent of “${document.name}” was given up`,
       undo: () => {
-        if (saving.status === 'gone') batchSaves.hold(id, version, document, 'gone');
+        if (saving.status === 'gone') batchSaves.holdDeleted(id, version, document);
         else batchSaves.put(id, version, document);
       },
     });

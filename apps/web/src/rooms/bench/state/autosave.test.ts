@@ -1,5 +1,5 @@
-import { type BatchDocument, type Problem } from '@kleur/contract';
-import { emptyPlan } from '@kleur/core/plan';
+import { type Problem } from '@kleur/contract';
+import { batchDocument } from '../../../../test/batch.ts';
 import { fakeStorage } from '../../../../test/storage.ts';
 
 /** The autosave against a server that is made up here: what is sent, when, with which version. */
@@ -13,16 +13,7 @@ interface Sent {
 let sent: Sent[] = [];
 let endSaving: () => void;
 
-const document: BatchDocument = {
-  id: 'b1',
-  name: 'Start',
-  state: 'idea',
-  madeOn: null,
-  plan: emptyPlan(),
-  version: 3,
-  createdAt: '',
-  updatedAt: '',
-};
+const document = batchDocument({ name: 'Start', version: 3 });
 const problem = (code: Problem['code']): Problem => ({ code, message: code, fields: [] });
 
 async function setUp() {

@@ -1,5 +1,5 @@
-import { type BatchDocument, type BatchWrite } from '@kleur/contract';
-import { emptyPlan } from '@kleur/core/plan';
+import { type BatchWrite } from '@kleur/contract';
+import { batchDocument } from '../../../../test/batch.ts';
 import { grams } from '@kleur/core/units';
 import { writeOf } from '../../../data/batchSaves.ts';
 import { type Saving } from '../../../data/saveQueue.ts';
@@ -7,16 +7,7 @@ import { unsent } from '../../../data/unsent.ts';
 import { bench, benchReducer, type BenchState, emptyBench, presentOf } from './benchSlice.ts';
 import { edits, type EditThunk } from './edits.ts';
 
-const document: BatchDocument = {
-  id: 'b1',
-  name: 'Harbour at dusk',
-  state: 'idea',
-  madeOn: null,
-  plan: emptyPlan(),
-  version: 3,
-  createdAt: '',
-  updatedAt: '',
-};
+const document = batchDocument({ name: 'Harbour at dusk', version: 3 });
 const opened = (): BenchState => benchReducer(emptyBench, bench.opened({ document }));
 type Act = Parameters<typeof benchReducer>[1] | EditThunk;
 /** The state after some acts, edits run as they are dispatched. */
@@ -150,7 +141,7 @@ describe('standing with the server', () => {
   });
 
   it('stands as before when what was deleted elsewhere is restored', () => {
-    const gone = after(opened(), bench.heldBack('gone'));
+    const gone = after(opened(), bench.deletedElsewhere());
     expect(gone.saving.status).toBe('gone');
     expect(after(gone, bench.restored()).saving.status).toBe('saved');
   });

@@ -105,11 +105,8 @@ const slice = createSlice({
       state.history && !isHeld(state) ? moved(state, redo(state.history)) : state,
     ),
 
-    /** Somebody else has changed or deleted what is open. */
-    heldBack: plain((state, { payload: status }: PayloadAction<'conflict' | 'gone'>) => ({
-      ...state,
-      saving: { status },
-    })),
+    /** Somebody else has deleted what is open. */
+    deletedElsewhere: plain((state, _action: PayloadAction) => ({ ...state, saving: { status: 'gone' } })),
     /** What was deleted elsewhere is back. */
     restored: plain((state, _action: PayloadAction) => standing(state)),
     /** Keeps the maker's document and saves it over the server's newer one. */

@@ -1,5 +1,5 @@
 import { type BatchDocument } from '@kleur/contract';
-import { emptyPlan } from '@kleur/core/plan';
+import { batchDocument } from '../../../../test/batch.ts';
 import { fakeStorage } from '../../../../test/storage.ts';
 import { testStore } from '../../../../test/render.tsx';
 import {
@@ -19,16 +19,7 @@ import { lookElsewhere } from './elsewhere.ts';
 
 /** The open batch against a server that another tab has changed. */
 fakeStorage();
-const document: BatchDocument = {
-  id: 'b1',
-  name: 'Start',
-  state: 'idea',
-  madeOn: null,
-  plan: emptyPlan(),
-  version: 3,
-  createdAt: '',
-  updatedAt: '',
-};
+const document = batchDocument({ name: 'Start', version: 3 });
 /** What the server has; null for a batch that was deleted. */
 let theirs: BatchDocument | null;
 let asked: string[];

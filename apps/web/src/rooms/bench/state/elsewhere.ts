@@ -61,7 +61,7 @@ export async function lookElsewhere(id: string, { dispatch, getState }: Store): 
   const head = await fresh(dispatch(batchesApi.endpoints.batchHead.initiate(id, { forceRefetch: true })));
   if (!isOpen()) return false;
   if (head.error) {
-    if (failureOf(head.error).code === 'not-found') holdBack(id, { dispatch, getState }, 'gone');
+    if (failureOf(head.error).code === 'not-found') holdDeleted(id, { dispatch, getState });
     return false;
   }
   if (!head.data || head.data.version <= now().version) return false;
@@ -82,10 +82,9 @@ export async function lookElsewhere(id: string, { dispatch, getState }: Store): 
   return false;
 }
 
-function holdBack(id: string, { dispatch, getState }: Store, status: 'gone'): void {
-  const { version, saved } = selectBench(getState());
-  const present = presentOf(selectBench(getState()));
-  if (present === null) return;
-  dispatch(bench.heldBack(status));
-  if (present !== saved) batchSaves.hold(id, version, present, status);
+function holdDeleted(id: string, { dispatch, getState }: Store): void {
+  const open = selectBench(getState());
+  const present = presentOf(open);
+  dispatch(bench.deletedElsewhere());
+  if (present !== null && present !== open.saved) batchSaves.holdDeleted(id, open.version, present);
 }
