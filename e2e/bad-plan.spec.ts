@@ -86,7 +86,7 @@ test('oil held back until a pot has no superfat, and an oil that the recipe lack
   await batches.openBatch('Verdigris roofs');
   await bench.step('Prep');
   await bench.part('Dispersions');
-  await page.getByLabel('Oil carriers are').getByText('from the batch oils').click();
+  await bench.option('Oil carriers are', 'from the batch oils');
   const carriers = page.getByRole('region', { name: 'Carriers' });
   await expect(carriers).toContainText(/Olive: \d+\.\d g out of the recipe/);
   await bench.step('Pots');
@@ -99,7 +99,7 @@ test('oil held back until a pot has no superfat, and an oil that the recipe lack
   await expect(page.getByText(/Chalk (is left with a superfat|has more lye)/)).toHaveCount(0);
   await bench.step('Prep');
   await bench.part('Dispersions');
-  await page.getByLabel('Oil carriers are').getByText('from the batch oils').click();
+  await bench.option('Oil carriers are', 'from the batch oils');
   await bench.pick('Carrier oil: Olive', 'Apricot kernel');
   await expect(page.getByText(/Apricot kernel is not in the recipe/)).toBeVisible();
 });

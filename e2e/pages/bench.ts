@@ -32,6 +32,15 @@ export class BenchPage {
       .click();
   }
 
+  /** Chooses one of a row of options, which may still move while the step settles. */
+  async option(label: string, name: string): Promise<void> {
+    const group = this.page.getByLabel(label);
+    await expect(async () => {
+      await group.getByText(name).click();
+      await expect(group.getByRole('radio', { name })).toBeChecked({ timeout: 2000 });
+    }).toPass();
+  }
+
   async part(name: string): Promise<void> {
     await this.page
       .getByRole('navigation', { name: /^Parts of/ })
