@@ -25,6 +25,9 @@ import {
   type MouldShape,
   PLAN_LIMITS,
   PLAN_SCHEMA,
+  type Minutes,
+  ORDER_WAYS,
+  type OrderWay,
   type Plan,
   POT_PLACES,
   type PotPlace,
@@ -62,6 +65,7 @@ import {
   Pattern,
   SomeOf,
   Text,
+  Texts,
   Version,
   QueryInt,
 } from '../fields.dto.ts';
@@ -195,6 +199,8 @@ class PotDto {
   @Many(() => DrawDto, L.drawsPerPot) draws!: DrawDto[];
   @OneOf(TAKEN) taken!: Taken;
   @Flag() scented!: boolean;
+  @Num(L.dose.min, L.dose.max, { nullable: true, description: 'Its own rate of scent, g/kg oils' })
+  scentDose!: GramsPerKg | null;
   @OneOf(POT_PLACES) place!: PotPlace;
   @Within(L.mass, 'Kept back for the top, g') reserve!: Grams;
   @Flag() ownLye!: boolean;
@@ -241,6 +247,19 @@ class SharedDispersionDto {
   @One(() => StockDto, { nullable: true }) stock!: StockDto | null;
 }
 
+class MinutesDto implements Minutes {
+  @Within(L.minutes, 'min') split!: number;
+  @Within(L.minutes, 'min') colour!: number;
+  @Within(L.minutes, 'min') scent!: number;
+  @Within(L.minutes, 'min') pour!: number;
+  @Within(L.minutes, 'min') top!: number;
+}
+
+class OrderDto {
+  @OneOf(ORDER_WAYS) by!: OrderWay;
+  @Texts(L.pots, ID, { description: 'Pot ids in the maker’s own order' }) pots!: string[];
+}
+
 class WorkDto implements Work {
   @Text(ID, { nullable: true }) fallback!: string | null;
   @OneOf(HEATS) heat!: Work['heat'];
@@ -251,6 +270,10 @@ class WorkDto implements Work {
   @Text(ID, { nullable: true }) carrierOil!: string | null;
   @Flag() equalise!: boolean;
   @Many(() => SharedDispersionDto, L.materials) dispersions!: SharedDispersionDto[];
+  @One(() => OrderDto) order!: OrderDto;
+  @One(() => MinutesDto) minutes!: MinutesDto;
+  @Within(L.oven, 'Switched off when the mould goes in, °C') ovenTemperature!: number;
+  @Flag({ description: 'Batter that thickens fast is wanted' }) fastWanted!: boolean;
 }
 
 export class PaletteColourDto {

@@ -4,6 +4,7 @@ import { embedFacts, embedsRoom } from './embedFacts.ts';
 import { type Flow, totalOf } from './flow.ts';
 import { barsOf, mouldsVolume } from './mould.ts';
 import { PLAN_LIMITS } from '../plan/limits.ts';
+import { liquidOfPlan } from '../plan/liquid.ts';
 import { type Plan } from '../plan/plan.ts';
 
 export interface Fill {
@@ -72,7 +73,8 @@ export const WATER_LEAVES = 0.55;
 
 /** Water in the batter as a share of it, 0–1. */
 export function waterShare(plan: Plan, flow: Flow = flowOf(plan)): number {
-  const water = totalOf(flow, flow.ledger.at('liquid')) + totalOf(flow, flow.ledger.at('carrier-water'));
+  const liquid = totalOf(flow, flow.ledger.at('liquid')) * liquidOfPlan(plan).water;
+  const water = liquid + totalOf(flow, flow.ledger.at('carrier-water'));
   return flow.mass > 0 ? water / flow.mass : 0;
 }
 

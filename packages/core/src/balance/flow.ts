@@ -98,6 +98,8 @@ export interface LyeFlow {
   readonly heldForLater: number;
   /** What is left to dissolve the lye in. */
   readonly vessel: number;
+  /** The water of it, which alone dissolves the lye. */
+  readonly vesselWater: number;
 }
 
 /** How the passes over a plan ended. A plan that does not settle has no figures to rely on; a check stops it. */
@@ -119,6 +121,8 @@ export interface Flow {
   /** Batter that no pot takes. */
   readonly leftover: Float64Array;
   readonly leftoverMass: number;
+  /** 0–1; null where there is none, or a saponification value is missing. */
+  readonly leftoverSuperfat: number | null;
   /** Everything that is in pots and left over, g and ml. */
   readonly mass: number;
   readonly volume: number;

@@ -41,9 +41,12 @@ export interface LyeRate {
   readonly liquid: number;
 }
 
-/** Additives that take up lye, g NaOH per kg oils. */
+/** Additives that take up lye, g NaOH per kg oils. What is strewn on the top takes none. */
 export const acidDemand = (plan: Plan): number =>
-  plan.base.additives.reduce((sum, a) => sum + a.dose * materialOf(plan, a.materialId).lyeDemand, 0);
+  plan.base.additives.reduce(
+    (sum, a) => (a.moment === 'top' ? sum : sum + a.dose * materialOf(plan, a.materialId).lyeDemand),
+    0,
+  );
 
 /**
  * Lye and liquid for 1,000 g of oils. NaOH = (Σ oil × SAP(NaOH) × (1 − superfat) × (1 − KOH share) + acids) /

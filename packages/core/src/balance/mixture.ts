@@ -3,7 +3,9 @@ import { carrierOilOf } from './carrierOil.ts';
 import { DENSITY, lyeDensity, solidDensity } from './density.ts';
 import { AFTER_OILS, type DoseFlow, type Ledger, type LyeFlow } from './flow.ts';
 import { concentrationOf, lyeMoles, type LyeRate, lyeRate, lyeStops, molesPerGram } from './lye.ts';
+import { scentRate } from './scentRate.ts';
 import { layerVolume, sectionVolume } from './mould.ts';
+import { liquidOfPlan } from '../plan/liquid.ts';
 import {
   type AdditiveRow,
   blendsOf,
@@ -51,6 +53,9 @@ export class Mixture {
   private readonly atTrace: readonly AdditiveRow[];
   private readonly stocks: ReadonlyMap<string, Stock>;
   private readonly unknownSap: boolean;
+  private readonly liquid: ReturnType<typeof liquidOfPlan>;
+  /** Acids by their column, g NaOH per g. */
+  private readonly acids: readonly { readonly at: number; readonly demand: number }[];
 
   constructor(
     readonly plan: Plan,
@@ -79,6 +84,10 @@ export class Mixture {
     this.atTrace = base.additives.filter((a) => a.moment === 'trace');
     this.stocks = new Map(work.dispersions.flatMap((d) => (d.stock ? [[d.materialId, d.stock]] : [])));
     this.unknownSap = lyeStops(plan).includes('lye-missing-value');
+    this.liquid = liquidOfPlan(plan);
+    this.acids = plan.materials.flatMap((m) =>
+      m.lyeDemand > 0 ? [{ at: this.ledger.material(m.id), demand: m.lyeDemand }] : [],
+    );
     this.densities = this.densitiesOf();
   }
 
@@ -168,6 +177,7 @@ export class Mixture {
       heldForDispersions: held.water,
       heldForLater: later,
       vessel: liquid - held.water - later,
+      vesselWater: (liquid - held.water - later) * this.liquid.water,
     };
   }
 
@@ -206,7 +216,7 @@ export class Mixture {
     if (!scent || (!pot.scented && scent.when !== 'oils')) return { scent: 0, stabiliser: 0 };
     const missing =
       this.weighed.pots?.[pot.id]?.scent ??
-      Math.max(0, (scent.dose * oils) / 1000 - contents[this.ledger.at('scent')]!);
+      Math.max(0, (scentRate(scent, pot) * oils) / 1000 - contents[this.ledger.at('scent')]!);
     return { scent: missing, stabiliser: this.addScent(contents, missing) };
   }
 
@@ -370,11 +380,10 @@ export class Mixture {
     this.moles.forEach((perGram, i) => (takes += contents[i]! * perGram));
     const extra = contents[ledger.at('carrier-oil')]!;
     if (extra > 0) takes += extra * this.carrierSap();
+    takes += contents[ledger.at('liquid')]! * this.liquid.fat * molesPerGram(this.liquid.fatSap);
     if (!(takes > 0)) return null;
-    const acids = plan.base.additives.reduce((sum, a) => {
-      const { lyeDemand } = materialOf(plan, a.materialId);
-      return lyeDemand > 0 ? sum + contents[ledger.material(a.materialId)]! * lyeDemand : sum;
-    }, 0);
+    // An acid takes lye wherever it is, from the batch or as a dose of the pot.
+    const acids = this.acids.reduce((sum, a) => sum + contents[a.at]! * a.demand, 0);
     return 1 - lyeMoles(plan.base, contents[ledger.at('naoh')]!, contents[ledger.at('koh')]!, acids) / takes;
   }
 

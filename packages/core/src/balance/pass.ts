@@ -284,6 +284,7 @@ export class Pass {
       unallocated,
       leftover,
       leftoverMass,
+      leftoverSuperfat: leftoverMass > 0 ? mix.superfat(leftover) : null,
       mass,
       volume: density === null ? volume : mass / density,
       density: density ?? (volume > 0 ? mass / volume : 1),

@@ -3,14 +3,13 @@ import { type Material } from '../material/material.ts';
 import { canvasOfOils } from '../material/oilCanvas.ts';
 import { type Canvas } from '../pigment/canvas.ts';
 import { type Composition, type CompositionPart } from '../pigment/composition.ts';
+import { milkShare } from '../plan/liquid.ts';
 import { oilsSum } from '../plan/oilShares.ts';
 import { type DoseRow, materialOf, oilsOf, type Plan, type Pot } from '../plan/plan.ts';
 import { flowOf } from './balance.ts';
 import { type Flow, tinted } from './flow.ts';
 import { scentBlend } from './scent.ts';
-
-const milkOf = (plan: Plan): number =>
-  plan.base.liquid.parts.reduce((sum, p) => sum + (p.kind === 'milk' ? p.percent / 100 : 0), 0);
+import { scentRate } from './scentRate.ts';
 
 /** `oilsBy`: g of oils by the lye that they met, as `PotFlow` has it. */
 function canvasAt(
@@ -28,7 +27,7 @@ function canvasAt(
       return oils.map((o) => ({ material: materialOf(plan, o.materialId), share: o.percent * part }));
     }),
     scent && scentDose > 0 ? browningOf(scentBlend(plan, scent, 1), scentDose, scent.stabiliser) : null,
-    milkOf(plan),
+    milkShare(plan),
   );
 }
 
@@ -46,7 +45,8 @@ const commonParts = (plan: Plan): CompositionPart[] =>
 /** Canvas of a pot: the oils, and what scent it holds, its own and its donors'. */
 export function potCanvas(plan: Plan, pot: Pot, flow: Flow = flowOf(plan)): Canvas {
   const own = flow.pots.find((p) => p.pot.id === pot.id);
-  if (!own || !(own.oils > 0)) return planCanvas(plan, pot.scented);
+  if (!own || !(own.oils > 0))
+    return canvasAt(plan, pot.scented && plan.base.scent ? scentRate(plan.base.scent, pot) : 0);
   return canvasAt(plan, (own.contents[flow.ledger.at('scent')]! * 1000) / own.oils, own.oilsBy);
 }
 

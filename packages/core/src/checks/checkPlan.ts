@@ -1,13 +1,5 @@
 import { type Plan } from '../plan/plan.ts';
-import {
-  checkLyeConcentration,
-  checkLyeLiquid,
-  checkLyeValues,
-  checkOilsSum,
-  checkPotSuperfat,
-  checkScentOver,
-  checkSuperfat,
-} from './base.ts';
+import { checkLyeConcentration, checkLyeValues, checkOilsSum, checkSuperfat } from './base.ts';
 import { type Check, type CheckContext, type CheckLevel, type PlanFacts, planFacts } from './check.ts';
 import {
   checkAlkaliUnstable,
@@ -20,8 +12,11 @@ import {
   checkRulesColour,
   checkTooSmall,
 } from './dose.ts';
+import { checkLateTakers } from './late.ts';
 import { checkBleeds, checkMud, checkReadsAsOne, checkValueFlat, checkWhiteWillTan } from './look.ts';
+import { checkLiquidParts, checkLyeLiquid, checkPotSuperfat } from './lye.ts';
 import { checkCarrierHeavy, checkFreshMisleads, checkTotalSolids } from './pot.ts';
+import { checkScentOver, checkScentReaches } from './scent.ts';
 import { checkShelfDiffers } from './shelf.ts';
 import { checkConvergence, checkFill, checkPotCycle, checkShares } from './share.ts';
 import {
@@ -42,6 +37,8 @@ const checks: readonly ((facts: PlanFacts) => Check[])[] = [
   checkLyeValues,
   checkSuperfat,
   checkPotSuperfat,
+  checkLiquidParts,
+  checkLateTakers,
   checkLyeLiquid,
   checkLyeConcentration,
   checkMistBeforeHeat,
@@ -63,6 +60,7 @@ const checks: readonly ((facts: PlanFacts) => Check[])[] = [
   checkRivers,
   checkReadsAsOne,
   checkMud,
+  checkScentReaches,
   checkScentSeizes,
   checkPotPace,
   checkHeatRisk,

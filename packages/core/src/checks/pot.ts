@@ -1,3 +1,4 @@
+import { type DoseFlow, type PotFlow } from '../balance/flow.ts';
 import { type MaterialKind } from '../material/material.ts';
 import { carrierOilBalance } from '../work/dispersion.ts';
 import { setCarrierSource } from '../plan/edit/index.ts';
@@ -30,25 +31,52 @@ export const checkTotalSolids = (facts: PlanFacts): Check[] =>
 /** Oil and glycerin carriers above this share of a pot's oils soften it. */
 export const CARRIER_WARN = 0.05;
 
-/** Warns of carriers above 5 % of a pot's oils, and of more carrier oil than the recipe holds. */
+/**
+ * Warns of carriers beside the recipe, and of batch oil that comes back unequally, above 5 % of a pot's oils; and of
+ * more carrier oil than the recipe holds. Oil taken from the batch for every pot alike is the recipe itself.
+ */
 export const checkCarrierHeavy = (facts: PlanFacts): Check[] => [
-  ...facts.prep.pots.flatMap(({ pot, oils, rows, flow }): Check[] => {
-    const wet = rows.filter((r) => ['oil', 'glycerin', 'infusion'].includes(r.carrier?.medium ?? ''));
-    const sum = wet.reduce((total, r) => total + r.carrierMass, flow.evenedOil);
-    if (!(oils > 0) || sum / oils <= CARRIER_WARN) return [];
+  ...facts.flow.pots.flatMap((p): Check[] => {
+    const { pot, oils } = p;
+    const { extra, unequal } = carrierBeside(facts, p);
+    const sum = extra + unequal;
+    if (!(oils > 0) || sum / oils <= CARRIER_WARN + 1e-9) return [];
+    const { print } = facts;
     return [
       {
         id: 'carrier-heavy',
         level: 'warn',
         place: { at: 'pot', potId: pot.id },
         sentence: `Carriers add a lot of liquid to ${pot.name}.`,
-        arithmetic: `${facts.print.mass(sum)} in ${facts.print.mass(oils, true)} oils = ${facts.print.number((100 * sum) / oils, 1)} %, more than 5 %`,
+        arithmetic: `${print.mass(extra)} beside the recipe${unequal > 0.05 ? ` and ${print.mass(unequal)} more of the batch oils than its share` : ''} in ${print.mass(oils, true)} oils = ${print.number((100 * sum) / oils, 1)} %, more than 5 %`,
         remedy: 'Lower the ratio, or disperse in water where the powder allows it.',
       },
     ];
   }),
   ...carrierOilShort(facts),
 ];
+
+/** Oil and glycerin that a pot carries beyond the recipe: bought beside it, and batch oil beyond the pot's share of it, g. */
+function carrierBeside(
+  { flow }: PlanFacts,
+  p: PotFlow,
+): { readonly extra: number; readonly unequal: number } {
+  const oily = (d: DoseFlow): boolean =>
+    d.row.carrier?.medium === 'oil' || d.row.carrier?.medium === 'infusion';
+  const sum = (of: (d: DoseFlow) => boolean): number =>
+    p.doses.reduce((total, d) => (of(d) ? total + d.liquid : total), 0);
+  const evenedFromBatch =
+    p.evenedOil > 0 && flow.pots.some((q) => q.doses.some((d) => oily(d) && d.fromBatch));
+  const lye = flow.lyes.find((l) => l.potId === p.group);
+  const back = sum((d) => oily(d) && d.fromBatch) + (evenedFromBatch ? p.evenedOil : 0);
+  const share = lye && lye.oils > 0 ? (lye.heldOil * p.oils) / lye.oils : 0;
+  return {
+    extra:
+      sum((d) => (oily(d) && !d.fromBatch) || d.row.carrier?.medium === 'glycerin') +
+      (evenedFromBatch ? 0 : p.evenedOil),
+    unequal: Math.max(0, back - share),
+  };
+}
 
 /** Carriers cannot take more of an oil than the recipe has, nor one that it lacks. */
 function carrierOilShort({ plan, print }: PlanFacts): Check[] {

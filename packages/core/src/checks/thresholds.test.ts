@@ -198,7 +198,7 @@ describe('amounts', () => {
 });
 
 describe('batter', () => {
-  it('pot-superfat: warns from 2 % down and stops from 0 %, by oil held back', () => {
+  it('pot-superfat: warns from 3 % down and stops from 0 %, by oil held back', () => {
     const at: At = (ratio) =>
       planWith([
         pot('A', 1, { ...dose('mica-dome', 10), carrier: { medium: 'oil', ratio }, source: 'batch' }),
@@ -206,7 +206,7 @@ describe('batter', () => {
       ]);
     const leanest = (ratio: number): number =>
       Math.min(...flowOf(at(ratio)).pots.map((p) => p.superfat! * 100));
-    expect(leanest(switchOf('pot-superfat', at, 0.5, 10, 'warn'))).toBeCloseTo(2, 4);
+    expect(leanest(switchOf('pot-superfat', at, 0.5, 10, 'warn'))).toBeCloseTo(3, 4);
     expect(leanest(switchOf('pot-superfat', at, 0.5, 20, 'stop'))).toBeCloseTo(0, 4);
   });
 

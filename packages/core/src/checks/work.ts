@@ -2,6 +2,7 @@ import { techniqueById } from '../palette/technique.ts';
 import { concentrationOf, lyeRate } from '../balance/lye.ts';
 import { setWork } from '../plan/edit/index.ts';
 import { consistencyWanted } from '../work/handwork.ts';
+import { isMilk } from '../plan/liquid.ts';
 import { materialOf } from '../plan/plan.ts';
 import { lotAtHand } from '../material/lot.ts';
 import { type Check, type PlanFacts } from './check.ts';
@@ -38,7 +39,9 @@ export function checkHeatRisk(facts: PlanFacts): Check[] {
   const { plan } = facts;
   const sweet = [
     ...facts.used.filter((m) => m.cautions.includes('heat')).map((m) => m.name),
-    ...plan.base.liquid.parts.filter((p) => p.kind === 'milk' || p.kind === 'puree').map((p) => p.name),
+    ...plan.base.liquid.parts
+      .filter((p) => isMilk(p.kind) || p.kind === 'puree' || p.kind === 'beer')
+      .map((p) => p.name),
   ];
   const warm = plan.work.finish.some((f) => f === 'oven' || f === 'insulate');
   const tall = plan.moulding.moulds.some(
@@ -185,7 +188,7 @@ export function checkAllergen(facts: PlanFacts): Check[] {
   const { plan } = facts;
   const oils = facts.flow.ledger.oils.map((id) => materialOf(plan, id));
   const names = [...oils, ...facts.used].filter((m) => m.cautions.includes('allergen')).map((m) => m.name);
-  const milk = plan.base.liquid.parts.filter((p) => p.kind === 'milk').map((p) => p.name);
+  const milk = plan.base.liquid.parts.filter((p) => isMilk(p.kind)).map((p) => p.name);
   const all = [...new Set([...names, ...milk])];
   if (all.length === 0) return [];
   return [

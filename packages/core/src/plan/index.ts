@@ -53,6 +53,7 @@ export { wouldCycle } from './graph.ts';
 export { type IntegrityProblem, integrityProblems } from './integrity.ts';
 export { canonicalText } from './canonical.ts';
 export { PLAN_LIMITS } from './limits.ts';
+export { isMilk, LIQUID_FACTS, liquidOfPlan, liquidPartsSum } from './liquid.ts';
 export { soundRows } from './soundRows.ts';
 export {
   type BarCut,
@@ -87,10 +88,13 @@ export {
   type LiquidWay,
   type LyeChoice,
   materialOf,
+  type Minutes,
   newPot,
   type OilRow,
   oilsOf,
   onePart,
+  ORDER_WAYS,
+  type OrderWay,
   type PaletteColour,
   type Plan,
   PLAN_SCHEMA,

@@ -39,4 +39,6 @@ export const PLAN_LIMITS = {
   powderPercent: { min: 1, max: 90 },
   gramsPerDrop: { min: 0.005, max: 0.2 },
   gramsPerDm2: { min: 0, max: 20 },
+  minutes: { min: 0, max: 60 },
+  oven: { min: 30, max: 120 },
 } as const;

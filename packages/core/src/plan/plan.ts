@@ -20,7 +20,7 @@ export interface Plan {
   readonly materials: readonly Material[];
 }
 
-export const PLAN_SCHEMA = 5;
+export const PLAN_SCHEMA = 6;
 
 /** What the batch is to look like: the colours wanted, and how they are brought together. */
 export interface Idea {
@@ -68,7 +68,7 @@ export interface LyeChoice {
 
 export const LIQUID_WAYS = ['concentration', 'ratio', 'percent'] as const;
 export type LiquidWay = (typeof LIQUID_WAYS)[number];
-export const LIQUID_KINDS = ['milk', 'tea', 'puree', 'other'] as const;
+export const LIQUID_KINDS = ['milk', 'coconut-milk', 'tea', 'puree', 'brine', 'beer', 'other'] as const;
 export type LiquidKind = (typeof LIQUID_KINDS)[number];
 
 export interface LiquidChoice {
@@ -159,6 +159,8 @@ export interface Pot {
   readonly draws: readonly Draw[];
   readonly taken: Taken;
   readonly scented: boolean;
+  /** Its own rate of scent, added after colour; null for that of the batch. */
+  readonly scentDose: GramsPerKg | null;
   readonly place: PotPlace;
   /** Of this pot, kept back for the top. */
   readonly reserve: Grams;
@@ -191,6 +193,19 @@ export const FINISHES = ['mist', 'oven', 'insulate', 'fridge'] as const;
 export type Finish = (typeof FINISHES)[number];
 export const USES = ['body', 'hands', 'face'] as const;
 
+export const ORDER_WAYS = ['harm', 'palest', 'own'] as const;
+/** Least harm from what an unwashed blender carries over, the palest first, or the maker's own. */
+export type OrderWay = (typeof ORDER_WAYS)[number];
+
+/** Minutes that one pot takes at each step, as this maker works. */
+export interface Minutes {
+  readonly split: number;
+  readonly colour: number;
+  readonly scent: number;
+  readonly pour: number;
+  readonly top: number;
+}
+
 /** How the work is to go. */
 export interface Work {
   /** A simpler technique to fall back on, agreed before starting; null while open. */
@@ -208,6 +223,16 @@ export interface Work {
   /** Whether every pot gets as much oil carrier as the one that needs most, by share. */
   readonly equalise: boolean;
   readonly dispersions: readonly SharedDispersion[];
+  readonly order: {
+    readonly by: OrderWay;
+    /** Pot ids in the maker's own order; those that are not named come last. */
+    readonly pots: readonly string[];
+  };
+  readonly minutes: Minutes;
+  /** Warmth of the oven that is switched off when the mould goes in, °C. */
+  readonly ovenTemperature: number;
+  /** Batter that thickens fast is what the maker wants. */
+  readonly fastWanted: boolean;
 }
 
 /** A dispersion made once for all pots that use the material, or taken from a bottle that is kept. */
@@ -232,6 +257,10 @@ export const emptyWork: Work = {
   carrierOil: null,
   equalise: false,
   dispersions: [],
+  order: { by: 'harm', pots: [] },
+  minutes: { split: 1, colour: 2, scent: 1, pour: 2, top: 5 },
+  ovenTemperature: 75,
+  fastWanted: false,
 };
 
 export const plainLye: LyeChoice = { kohShare: 0, naohPurity: 100, kohPurity: 90 };
@@ -289,6 +318,7 @@ export const newPot = (id: string, name: string): Pot => ({
   draws: [onePart()],
   taken: 'additives',
   scented: false,
+  scentDose: null,
   place: 'mould',
   reserve: grams(0),
   ownLye: false,

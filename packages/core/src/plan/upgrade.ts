@@ -11,12 +11,18 @@ import { type DoseRow, type Plan, PLAN_SCHEMA, type Pot } from './plan.ts';
 /** Materials as their copies were at the time. */
 type OldMaterials = readonly object[];
 
+/** Schema 5: one rate of scent, the order of colouring always that of least harm. */
+type PlanV5 = Omit<Plan, 'schema' | 'pots' | 'work'> & {
+  readonly schema: 5;
+  readonly pots: readonly Omit<Pot, 'scentDose'>[];
+  readonly work: Omit<Plan['work'], 'order' | 'minutes' | 'ovenTemperature' | 'fastWanted'>;
+};
 /** Schema 4: materials with one lot as a text, and curves without origin. */
-type PlanV4 = Omit<Plan, 'schema' | 'materials'> & { readonly schema: 4; readonly materials: OldMaterials };
+type PlanV4 = Omit<PlanV5, 'schema' | 'materials'> & { readonly schema: 4; readonly materials: OldMaterials };
 /** Schema 3: mini-batches had the recipe's oils. */
 type PlanV3 = Omit<PlanV4, 'schema' | 'pots'> & {
   readonly schema: 3;
-  readonly pots: readonly Omit<Pot, 'ownOils'>[];
+  readonly pots: readonly Omit<PlanV5['pots'][number], 'ownOils'>[];
 };
 /** Schema 2: one scent, sodium hydroxide only, liquid by concentration, pots by parts of one batter. */
 interface PlanV2 {
@@ -111,27 +117,42 @@ const toV4 = (stored: PlanV3): PlanV4 => ({
   pots: stored.pots.map((p) => ({ ...p, ownOils: [] })),
 });
 
-const toV5 = (stored: PlanV4): Plan => ({
+const toV5 = (stored: PlanV4): PlanV5 => ({
   ...stored,
-  schema: PLAN_SCHEMA,
+  schema: 5,
   materials: stored.materials.map(upgradeMaterial),
 });
 
-type StoredPlan = Plan | PlanV4 | PlanV3 | PlanV2 | PlanV1;
+const toV6 = (stored: PlanV5): Plan => ({
+  ...stored,
+  schema: PLAN_SCHEMA,
+  pots: stored.pots.map((p) => ({ ...p, scentDose: null })),
+  work: {
+    ...stored.work,
+    order: { by: 'harm', pots: [] },
+    minutes: { split: 1, colour: 2, scent: 1, pour: 2, top: 5 },
+    ovenTemperature: 75,
+    fastWanted: false,
+  },
+});
+
+type StoredPlan = Plan | PlanV5 | PlanV4 | PlanV3 | PlanV2 | PlanV1;
 
 /** A stored plan of any schema → the present one. @throws RangeError for a schema this program does not know. */
 export function upgradePlan(stored: StoredPlan): Plan {
   switch (stored.schema) {
     case PLAN_SCHEMA:
       return stored;
+    case 5:
+      return toV6(stored);
     case 4:
-      return toV5(stored);
+      return toV6(toV5(stored));
     case 3:
-      return toV5(toV4(stored));
+      return toV6(toV5(toV4(stored)));
     case 2:
-      return toV5(toV4(toV3(stored)));
+      return toV6(toV5(toV4(toV3(stored))));
     case 1:
-      return toV5(toV4(toV3(toV2(stored))));
+      return toV6(toV5(toV4(toV3(toV2(stored)))));
     default:
       throw new RangeError(`A plan of schema ${String((stored as { schema: unknown }).schema)} is not known`);
   }

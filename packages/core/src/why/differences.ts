@@ -125,7 +125,18 @@ function factsOf(plan: Plan, print: Printer): Facts {
   add('fallback', 'Fallback', techniqueById(work.fallback)?.name ?? 'none');
   add('heat', 'Heat', { let: 'let it gel', force: 'force gel', prevent: 'prevent gel' }[work.heat]);
   add('finish', 'After the pour', work.finish.join(', ') || 'nothing');
+  add('oven', 'Oven', print.temperature(work.ovenTemperature));
   add('use', 'For', work.use);
+  const own = work.order.pots.map((id) => plan.pots.find((p) => p.id === id)?.name ?? id).join(', ');
+  const orders = { harm: 'least carried over', palest: 'palest first', own: own || 'own' };
+  add('colouring', 'Order of colouring', orders[work.order.by]);
+  const { split, colour, scent, pour, top } = work.minutes;
+  add(
+    'minutes',
+    'Minutes a pot',
+    [split, colour, scent, pour, top].map((m) => print.number(m, 1)).join(', '),
+  );
+  add('fast', 'Fast batter is wanted', yesNo(work.fastWanted));
   add('permanent', 'Made again and again', yesNo(work.permanentLine));
   add('blend', 'Blending after emulsion', `${print.number(work.blendSeconds, 0)} s`);
   add('carrier', 'Oil for dispersions', work.carrierOil === null ? 'the lightest' : nameOf(work.carrierOil));
@@ -187,6 +198,11 @@ const potWays = (
     { emulsion: 'at emulsion', liquid: 'after the late liquid', additives: 'last' }[pot.taken],
   ],
   ['scented', 'scented', yesNo(pot.scented)],
+  [
+    'scent-dose',
+    'rate of scent',
+    pot.scentDose === null ? 'as the batch' : `${print.significant(pot.scentDose, 3)} g/kg`,
+  ],
   ['place', 'goes', { mould: 'into the mould', top: 'on the top', spare: 'into a spare mould' }[pot.place]],
   ['reserve', 'kept for the top', print.mass(pot.reserve)],
   ['lye', 'lye of its own', yesNo(pot.ownLye)],

@@ -3,6 +3,7 @@ import { blendProperties, fattyFactors } from '../balance/blend.ts';
 import { flowOf } from '../balance/balance.ts';
 import { tinted } from '../balance/flow.ts';
 import { concentrationOf, lyeRate } from '../balance/lye.ts';
+import { milkShare } from '../plan/liquid.ts';
 import { materialOf, type OilRow, oilsOf, type Plan } from '../plan/plan.ts';
 import { scentBlend } from '../balance/scent.ts';
 
@@ -48,7 +49,7 @@ export function basePace(plan: Plan, oils: readonly OilRow[] = plan.base.oils): 
   const blend = blendProperties(plan, oils);
   const { naoh, koh, liquid } = lyeRate(plan, oils);
   const concentration = concentrationOf(naoh + koh, liquid);
-  const milk = base.liquid.parts.reduce((sum, p) => sum + (p.kind === 'milk' ? p.percent / 100 : 0), 0);
+  const milk = milkShare(plan);
   return [
     ...(blend.known > 0
       ? Object.entries(fattyFactors(blend)).map(([what, factor]) => ({ what, factor }))
@@ -72,6 +73,11 @@ export function doseFactor(plan: Plan, materialId: string, dose: number): number
   return window && window.typical > 0 ? pace ** Math.min(1.5, dose / window.typical) : pace;
 }
 
+/** A rate that the pace of a scent is told of where the batch has none, g/kg oils. */
+const USUAL_SCENT = 30;
+/** Beyond this many times the batch's rate a scent speeds no further. */
+const MOST_SCENT = 1.5;
+
 /** How long each pot stays pourable, by starting values that a maker's own log would better. */
 export function potPaces(plan: Plan): PotPace[] {
   const byOils = new Map<readonly OilRow[], PaceFactor[]>();
@@ -87,7 +93,7 @@ export function potPaces(plan: Plan): PotPace[] {
   const scentAt = flow.ledger.at('scent');
   return flow.pots.map((p): PotPace => {
     const dose = p.oils > 0 ? (p.contents[scentAt]! * 1000) / p.oils : 0;
-    const part = scent && scent.dose > 0 ? Math.min(1, dose / scent.dose) : 0;
+    const part = scent && dose > 0 ? Math.min(MOST_SCENT, dose / (scent.dose || USUAL_SCENT)) : 0;
     const factors: PaceFactor[] = [
       ...baseOf(p.group),
       ...(blend && part > 0 ? [{ what: 'scent', factor: SCENT_FACTOR[blend.pace] ** part }] : []),

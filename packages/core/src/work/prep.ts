@@ -22,6 +22,7 @@ import {
   type Pot,
   TAKEN,
 } from '../plan/plan.ts';
+import { hasLate } from '../plan/late.ts';
 import { scentBlend } from '../balance/scent.ts';
 
 export interface PrepRow {
@@ -282,9 +283,7 @@ const AFTER: Readonly<Record<Pot['taken'], string>> = {
 function weighings(plan: Plan, flow: Flow): Weighing[] {
   const scented = (pot: Pot): boolean => plan.base.scent?.when === 'batter' && pot.scented;
   const rank = (p: PotFlow): number => (scented(p.pot) ? 3 : TAKEN.indexOf(p.pot.taken));
-  const late =
-    plan.base.liquid.heldBack > 0 ||
-    plan.base.additives.some((a) => a.moment === 'water' || a.moment === 'trace');
+  const late = hasLate(plan);
   const mini = flow.pots.filter((p) => p.group !== null);
   const shared = flow.pots.filter((p) => p.group === null).sort((a, b) => rank(a) - rank(b));
   const fromBase = shared.flatMap((p) =>

@@ -98,10 +98,16 @@ export function useRecipe(
   });
 }
 
+/** The first scent of a plan goes into every pot, unless some were already meant to have one. */
+const scentPots = (plan: Plan): Plan =>
+  plan.base.scent !== null || plan.pots.some((p) => p.scented)
+    ? plan
+    : { ...plan, pots: plan.pots.map((p) => ({ ...p, scented: true })) };
+
 /** Chooses one scent at a dose in g/kg, keeping how it is used; or none. */
 export const setScent = (plan: Plan, scent: { material: Material; dose: number } | null): Plan =>
   pruneMaterials({
-    ...setBase(plan, {
+    ...setBase(scent ? scentPots(plan) : plan, {
       scent: scent && {
         when: plan.base.scent?.when ?? 'pot',
         stabiliser: 0,

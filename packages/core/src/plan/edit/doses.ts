@@ -21,10 +21,11 @@ const setDoses = (
   pots: plan.pots.map((p) => (p.id === potId ? { ...p, follows: null, doses: change(p.doses) } : p)),
 });
 
-/** How a material starts in a pot. Water comes out of the recipe's liquid, anything else is extra. */
+/** How a material starts in a pot. Water and infused oil come out of the recipe, anything else is extra. */
 function carrierFor(plan: Plan, pot: Pot, material: Material): Pick<DoseRow, 'carrier' | 'source'> {
   const carrier = startingCarrier(plan, pot, material);
-  return { carrier, source: carrier?.medium === 'water' ? 'batch' : 'extra' };
+  const { medium } = carrier ?? {};
+  return { carrier, source: medium === 'water' || medium === 'infusion' ? 'batch' : 'extra' };
 }
 
 /** Adds a material at its typical dose, in the first carrier that reaches no other pot. One that is in the pot already is left alone. */

@@ -1,7 +1,7 @@
 import { usePrinter } from '../../../../shared/hooks/useSettings.ts';
 import { DeleteOutlined, PlusOutlined } from '@ant-design/icons';
 import { Button, Select } from 'antd';
-import { LIQUID_KINDS, PLAN_LIMITS, setBase } from '@kleur/core/plan';
+import { isMilk, LIQUID_FACTS, LIQUID_KINDS, type LiquidKind, PLAN_LIMITS, setBase } from '@kleur/core/plan';
 import { grams } from '@kleur/core/units';
 import { NameField } from '../../../../shared/ui/NameField.tsx';
 import { NumberField } from '../../../../shared/ui/NumberField.tsx';
@@ -10,7 +10,15 @@ import { newId } from '../../../../data/newId.ts';
 import { usePlan } from '../../state/useDerived.ts';
 import { useEdit } from '../../state/useEdit.ts';
 
-const KINDS = { milk: 'Milk', tea: 'Tea or brewed plant', puree: 'Purée', other: 'Other' } as const;
+const KINDS: Readonly<Record<LiquidKind, string>> = {
+  milk: 'Milk',
+  'coconut-milk': 'Coconut milk, tinned',
+  tea: 'Tea, brewed plant, coffee',
+  puree: 'Purée',
+  brine: 'Brine',
+  beer: 'Beer or wine',
+  other: 'Other',
+};
 
 /** What of the liquid is not water, and what is kept out of the lye. */
 export function LiquidMore() {
@@ -55,7 +63,7 @@ export function LiquidMore() {
               change(part.id, { kind });
             }}
             options={LIQUID_KINDS.map((k) => ({ value: k, label: KINDS[k] }))}
-            style={{ width: 150 }}
+            style={{ width: 190 }}
           />
           <NumberField
             label={`Share of ${part.name}`}
@@ -79,7 +87,22 @@ export function LiquidMore() {
           />
         </div>
       ))}
-      {liquid.parts.some((p) => p.kind === 'milk') && (
+      {liquid.parts.some((p) => LIQUID_FACTS[p.kind].water < 1) && (
+        <p className="soft small figure">
+          {liquid.parts
+            .filter((p) => LIQUID_FACTS[p.kind].water < 1)
+            .map(({ name, kind }) => {
+              const { water: wet, fat } = LIQUID_FACTS[kind];
+              return `${name}: ${print.percent(wet * 100, 0)} water${fat > 0 ? `, ${print.percent(fat * 100)} fat, which counts as oil` : ''}`;
+            })
+            .join('. ')}
+          . Only water dissolves the lye.
+        </p>
+      )}
+      {liquid.parts.some((p) => p.kind === 'beer') && (
+        <p className="caution">Beer and wine flat and boiled free of alcohol first, or they erupt.</p>
+      )}
+      {liquid.parts.some((p) => isMilk(p.kind)) && (
         <p className="caution">Milk or sugar in lye heats fast: freeze it, add the lye slowly.</p>
       )}
       <div className="row">

@@ -10,6 +10,7 @@ import {
   removeScentPart,
   type ScentChoice,
   type ScentMoment,
+  setPot,
 } from '@kleur/core/plan';
 import { gramsPerKg } from '@kleur/core/units';
 import * as why from '@kleur/core/why';
@@ -172,6 +173,8 @@ function ScentPots() {
   const dispatch = useAppDispatch();
   const print = usePrinter();
   const { flow } = usePrep();
+  const edit = useEdit();
+  const { scent } = plan.base;
   const at = flow.ledger.at('scent');
   if (pots.length === 0) return <p className="soft">No pots yet: the whole batter gets it.</p>;
   return (
@@ -179,6 +182,7 @@ function ScentPots() {
       <h3>Which pots get it</h3>
       <p className="soft">
         Leave out those that must stay white: the bar smells no weaker to any degree that matters.
+        {scent?.when === 'pot' && ' A pot may have a rate of its own; limit, browning and pace follow it.'}
       </p>
       <ul className="scent-pots">
         {pots.map(({ pot, flow: f }) => (
@@ -193,6 +197,22 @@ function ScentPots() {
               }}
             />
             <span>{pot.name}</span>
+            {scent?.when === 'pot' && pot.scented && (
+              <NumberField
+                label={`Rate of scent in ${pot.name}`}
+                hideLabel
+                width={118}
+                value={pot.scentDose ?? scent.dose}
+                digits={1}
+                {...PLAN_LIMITS.dose}
+                step={1}
+                suffix="g/kg"
+                onCommit={(rate) => {
+                  const own = rate === scent.dose ? null : gramsPerKg(rate);
+                  edit((p) => setPot(p, pot.id, { scentDose: own }), `scent-dose:${pot.id}`);
+                }}
+              />
+            )}
             <span className="figure">{f.contents[at]! > 0.005 ? print.mass(f.contents[at]!) : '–'}</span>
           </li>
         ))}
