@@ -17,7 +17,7 @@ const CORE_FLOORS = [
   ['match'],
   ['palette'],
   ['work'],
-  ['checks', 'why'],
+  ['checks', 'why', 'sheet'],
 ];
 const folders = (names) => `${CORE}src/(${names.join('|')})/`;
 const coreFloors = CORE_FLOORS.flatMap((floor, level) =>

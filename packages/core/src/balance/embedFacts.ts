@@ -25,6 +25,8 @@ export interface EmbedFacts {
   readonly mass: number;
   /** Room they take inside the moulds, ml. */
   readonly room: number;
+  /** In one bar, g; 0 without bars. */
+  readonly perBarMass: number;
   readonly powders: readonly { readonly materialId: string; readonly mass: number }[];
   readonly problem: EmbedProblem | null;
 }
@@ -61,6 +63,7 @@ export function embedFacts(moulding: Moulding, embed: Embed): EmbedFacts {
     volume,
     mass,
     room: embed.onTop ? 0 : volume,
+    perBarMass: bars.count > 0 ? mass / bars.count : 0,
     powders: embed.doses.map((d) => ({ materialId: d.materialId, mass: (d.dose * mass) / 1000 })),
     problem: embedProblem(moulding, embed),
   };

@@ -35,6 +35,8 @@ export interface DrawFlow {
   readonly fraction: number;
   /** Weigh target: what the scale shows at the moment of the draw, jug tared. */
   readonly mass: number;
+  /** The same by the marks of a jug, ml. */
+  readonly volume: number;
 }
 
 /** A powder as it goes into a pot. */
@@ -71,6 +73,8 @@ export interface PotFlow {
   readonly stabiliser: number;
   /** Oil added so that all pots carry as much carrier. */
   readonly evenedOil: number;
+  /** Whether that comes out of the recipe's own oils. */
+  readonly evenedFromBatch: boolean;
   /** What is left of it for the mould or the top, after the jug has kept its part. */
   readonly left: number;
   readonly loss: number;

@@ -5,6 +5,7 @@ import { AFTER_OILS, type DoseFlow, type Ledger, type LyeFlow } from './flow.ts'
 import { concentrationOf, lyeMoles, type LyeRate, lyeRate, lyeStops, molesPerGram } from './lye.ts';
 import { scentRate } from './scentRate.ts';
 import { layerVolume, sectionVolume } from './mould.ts';
+import { lateWater } from '../plan/late.ts';
 import { liquidOfPlan } from '../plan/liquid.ts';
 import {
   type AdditiveRow,
@@ -103,8 +104,8 @@ export class Mixture {
   }
 
   /** Emulsion as if the whole batch were the group's, less what it keeps back, spread over the group's share. */
-  emulsion(group: string | null, held: Held | undefined, share: number): Float64Array {
-    const { ledger, total, plan } = this;
+  emulsion(group: string | null, held: Held | undefined, share: number, takers: number): Float64Array {
+    const { ledger, total } = this;
     const { fractions, rate, carrierOil } = this.recipe(group);
     const { oils, naoh, koh, liquid } = this.weighedLye(group);
     const v = new Float64Array(ledger.size);
@@ -118,9 +119,22 @@ export class Mixture {
     v[ledger.at('naoh')] = naoh === undefined ? rate.naoh * scale : naoh * over;
     v[ledger.at('koh')] = koh === undefined ? rate.koh * scale : koh * over;
     const wet = liquid === undefined ? rate.liquid * scale : liquid * over;
-    v[ledger.at('liquid')] = wet - (held?.water ?? 0) * over - plan.base.liquid.heldBack;
+    v[ledger.at('liquid')] = wet - (held?.water ?? 0) * over - this.laterOf(takers);
     for (const a of this.early) v[ledger.material(a.materialId)]! += a.dose * scale;
     return v;
+  }
+
+  /** Liquid of a whole recipe that is stirred in late: what the plan holds back, and what additives are wetted with. */
+  private laterOf(takers: number): number {
+    return this.plan.base.liquid.heldBack + this.wetting() * takers;
+  }
+
+  /** Water that the late additives of a whole recipe are stirred into, g. */
+  private wetting(): number {
+    return this.inWater.reduce(
+      (sum, a) => sum + (a.dose * this.total * lateWater(a, materialOf(this.plan, a.materialId))) / 1000,
+      0,
+    );
   }
 
   private weighedLye(group: string | null): WeighedLye {
@@ -154,12 +168,12 @@ export class Mixture {
   }
 
   /** One lye solution with its oils, for a share of the recipe. */
-  lye(potId: string | null, share: number, held: Held): LyeFlow {
-    const { total, plan } = this;
+  lye(potId: string | null, share: number, held: Held, takers: number): LyeFlow {
+    const { total } = this;
     const { rate, fractions, carrierOil } = this.recipe(potId);
     const weighed = this.weighedLye(potId);
     const scale = (total / 1000) * share;
-    const later = plan.base.liquid.heldBack * share;
+    const later = this.laterOf(takers) * share;
     const liquid = weighed.liquid ?? rate.liquid * scale;
     const rows = this.ledger.oils.flatMap((materialId, i) => {
       const mass = weighed.oils?.[materialId] ?? fractions[i]! * total * share;
@@ -186,7 +200,7 @@ export class Mixture {
     const { ledger, total, plan } = this;
     const scale = total / 1000;
     if (taken === 'emulsion') return;
-    v[ledger.at('liquid')]! += takers > 0 ? plan.base.liquid.heldBack / takers : 0;
+    v[ledger.at('liquid')]! += (takers > 0 ? plan.base.liquid.heldBack / takers : 0) + this.wetting();
     for (const a of this.inWater) v[ledger.material(a.materialId)]! += a.dose * scale;
     if (taken !== 'additives') return;
     for (const a of this.atTrace) v[ledger.material(a.materialId)]! += a.dose * scale;
@@ -282,8 +296,9 @@ export class Mixture {
     oils: number,
     doses: readonly DoseFlow[],
     held: Held,
-  ): number {
-    if (!this.plan.work.equalise || pot.draws.some((d) => d.from !== null)) return 0;
+  ): { readonly evenedOil: number; readonly evenedFromBatch: boolean } {
+    if (!this.plan.work.equalise || pot.draws.some((d) => d.from !== null))
+      return { evenedOil: 0, evenedFromBatch: false };
     const isOil = (row: DoseRow): boolean =>
       row.carrier?.medium === 'oil' || row.carrier?.medium === 'infusion';
     const most = Math.max(
@@ -299,7 +314,7 @@ export class Mixture {
       carrierOil !== null &&
       this.plan.pots.some((p) => p.doses.some((d) => isOil(d) && d.source === 'batch'));
     this.addCarrier(contents, held, more, 'oil', group, fromBatch);
-    return more;
+    return { evenedOil: more, evenedFromBatch: fromBatch };
   }
 
   addTo(into: Float64Array, from: Float64Array, fraction: number): number {

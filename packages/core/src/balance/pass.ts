@@ -1,4 +1,5 @@
 import { type PotOrder } from '../plan/graph.ts';
+import { takenOf } from '../plan/late.ts';
 import { type Draw, type Plan, type Pot } from '../plan/plan.ts';
 import { type DrawFlow, type Flow, type LyeFlow, type PotFlow } from './flow.ts';
 import { type Held, type Mixture, sum } from './mixture.ts';
@@ -70,7 +71,7 @@ export class Pass {
   private unitsOfPots(): Float64Array[] {
     const kinds = new Map<string, Float64Array>();
     return this.plan.pots.map((pot) => {
-      const kind = `${pot.taken} ${pot.scented} ${this.group(pot)}`;
+      const kind = `${takenOf(this.plan, pot)} ${pot.scented} ${this.group(pot)}`;
       const known = kinds.get(kind) ?? this.unitOf(pot);
       kinds.set(kind, known);
       return known;
@@ -81,8 +82,9 @@ export class Pass {
   private unitOf(pot: Pot): Float64Array {
     const { scent } = this.plan.base;
     const group = this.group(pot);
-    const v = this.mix.emulsion(group, this.start.held.get(group), this.start.shares.get(group) ?? 1);
-    this.mix.addLate(v, pot.taken, this.start.takers.get(group) ?? 1);
+    const takers = this.start.takers.get(group) ?? 1;
+    const v = this.mix.emulsion(group, this.start.held.get(group), this.start.shares.get(group) ?? 1, takers);
+    this.mix.addLate(v, takenOf(this.plan, pot), takers);
     if (scent && (scent.when === 'oils' || (scent.when === 'batter' && pot.scented)))
       this.mix.addScent(v, (scent.dose * this.total) / 1000);
     return v;
@@ -157,7 +159,7 @@ export class Pass {
     const group = this.lyeOf(pot);
     const held = this.held.get(group)!;
     const doses = mix.addDoses(pot, group, contents, tint, oils, held);
-    const evenedOil = mix.even(pot, group, contents, oils, doses, held);
+    const evened = mix.even(pot, group, contents, oils, doses, held);
     const mass = sum(contents);
     const volume = mix.volumeOf(contents);
     const drawnOff = this.shareOutPot(pot, mass, volume);
@@ -174,7 +176,7 @@ export class Pass {
       volume,
       drawnOff,
       ...scented,
-      evenedOil,
+      ...evened,
       ...this.destinationsOf(pot, Math.max(0, 1 - drawnOff) * mass),
       superfat: mix.superfat(contents),
     };
@@ -195,18 +197,18 @@ export class Pass {
     if (draw.from === null) {
       const fraction = this.fractions.get(draw)!;
       const mass = this.mix.addTo(contents, unit, fraction);
-      this.mix.tintLate(tint, pot.taken, fraction);
+      this.mix.tintLate(tint, takenOf(this.plan, pot), fraction);
       bring(this.group(pot), fraction * this.mix.oilsOfUnit(this.group(pot), this.start.shares));
-      return { draw, fraction, mass };
+      return { draw, fraction, mass, volume: fraction * this.mix.volumeOf(unit) };
     }
     const donor = this.done.get(draw.from);
-    if (!donor) return { draw, fraction: 0, mass: 0 };
+    if (!donor) return { draw, fraction: 0, mass: 0, volume: 0 };
     // A draw round a cycle gives nothing; a check says so.
     const fraction = this.order.cyclic.has(pot.id) ? 0 : (this.given.get(draw) ?? 0);
     const mass = this.mix.addTo(contents, donor.contents, fraction);
     donor.tint.forEach((t, m) => (tint[m]! += t * fraction));
     for (const [group, brought] of donor.oilsBy) bring(group, brought * fraction);
-    return { draw, fraction, mass };
+    return { draw, fraction, mass, volume: fraction * donor.volume };
   }
 
   /** What other pots take of a pot, fixed amounts first. @returns the fraction that they take together. */
@@ -245,16 +247,19 @@ export class Pass {
     const leftover = new Float64Array(this.mix.ledger.size);
     if (unallocated <= 1e-12) return leftover;
     const { scent } = this.plan.base;
-    const v = this.mix.emulsion(null, this.start.held.get(null), this.shares.get(null)!);
-    this.mix.addLate(v, 'additives', this.start.takers.get(null) ?? 1);
-    if (scent && (scent.when === 'oils' || this.plan.pots.length === 0))
+    const takers = this.start.takers.get(null) ?? 1;
+    const v = this.mix.emulsion(null, this.start.held.get(null), this.shares.get(null)!, takers);
+    this.mix.addLate(v, 'additives', takers);
+    // Scent that goes into the bowl is in what stays there.
+    const inBowl = scent?.when === 'batter' && this.plan.pots.some((p) => p.scented && !p.ownLye);
+    if (scent && (scent.when === 'oils' || inBowl || this.plan.pots.length === 0))
       this.mix.addScent(v, (scent.dose * this.total) / 1000);
     this.mix.addTo(leftover, v, unallocated);
     return leftover;
   }
 
   private takersOf(unallocated: number): Map<string | null, number> {
-    const late = this.plan.pots.filter((p) => p.taken !== 'emulsion');
+    const late = this.plan.pots.filter((p) => takenOf(this.plan, p) !== 'emulsion');
     return new Map(
       [...this.shares].map(([group, share]) => {
         const taken = late.filter((p) => this.lyeOf(p) === group).reduce((s, p) => s + this.shareOf(p), 0);
@@ -279,7 +284,7 @@ export class Pass {
       pots: flows,
       lyes: [...this.shares]
         .filter(([g, share]) => g !== null || share > NONE || this.plan.pots.length === 0)
-        .map(([g, share]): LyeFlow => mix.lye(g, share, this.held.get(g)!))
+        .map(([g, share]): LyeFlow => mix.lye(g, share, this.held.get(g)!, this.start.takers.get(g) ?? 1))
         .sort((a, b) => Number(a.potId !== null) - Number(b.potId !== null)),
       unallocated,
       leftover,

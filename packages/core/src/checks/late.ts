@@ -17,11 +17,13 @@ export function checkLateTakers({ plan, flow }: PlanFacts): Check[] {
   if (plan.pots.length === 0) return [];
   const losses = flow.pots.reduce((sum, p) => sum + p.loss, 0);
   return flow.lyes.flatMap(({ potId }): Check[] => {
-    const pots = flow.pots.filter((p) => p.group === potId && p.draws.some((d) => d.draw.from === null));
+    const pots = flow.pots.filter(
+      (p) => p.group === potId && p.draws.some((d) => d.draw.from === null && d.fraction > 1e-9),
+    );
     // More than scrapings in the bowl takes all that goes into it.
     if (pots.length === 0 || (potId === null && flow.leftoverMass > losses)) return [];
     return lateOf(plan)
-      .filter((late) => !pots.some((p) => takesLate(p.pot, late.after)))
+      .filter((late) => !pots.some((p) => takesLate(plan, p.pot, late.after)))
       .map((late) =>
         finding(
           late,
@@ -74,6 +76,7 @@ function finding(late: Late, pots: readonly Pot[], potId: string | null): Check 
           pots.reduce(
             (q, { id }) =>
               takesLate(
+                q,
                 q.pots.find((x) => x.id === id)!,
                 late.after,
               )

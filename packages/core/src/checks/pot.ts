@@ -65,15 +65,13 @@ function carrierBeside(
     d.row.carrier?.medium === 'oil' || d.row.carrier?.medium === 'infusion';
   const sum = (of: (d: DoseFlow) => boolean): number =>
     p.doses.reduce((total, d) => (of(d) ? total + d.liquid : total), 0);
-  const evenedFromBatch =
-    p.evenedOil > 0 && flow.pots.some((q) => q.doses.some((d) => oily(d) && d.fromBatch));
   const lye = flow.lyes.find((l) => l.potId === p.group);
-  const back = sum((d) => oily(d) && d.fromBatch) + (evenedFromBatch ? p.evenedOil : 0);
+  const back = sum((d) => oily(d) && d.fromBatch) + (p.evenedFromBatch ? p.evenedOil : 0);
   const share = lye && lye.oils > 0 ? (lye.heldOil * p.oils) / lye.oils : 0;
   return {
     extra:
       sum((d) => (oily(d) && !d.fromBatch) || d.row.carrier?.medium === 'glycerin') +
-      (evenedFromBatch ? 0 : p.evenedOil),
+      (p.evenedFromBatch ? 0 : p.evenedOil),
     unequal: Math.max(0, back - share),
   };
 }

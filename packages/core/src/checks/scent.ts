@@ -37,9 +37,9 @@ export function checkScentOver({ plan, flow, print }: PlanFacts): Check[] {
       repairs: [
         {
           label:
-            over.length > 1 || !worst.pot || worst.pot.scentDose === null
+            over.length > 1 || (worst.pot?.scentDose ?? null) === null
               ? `Set ${print.number(set(Math.min(...over.map((o) => o.limit))), 1)} g/kg`
-              : `Set ${print.number(set(worst.limit), 1)} g/kg in ${worst.pot.name}`,
+              : `Set ${print.number(set(worst.limit), 1)} g/kg in ${worst.pot!.name}`,
           apply: withinLimits,
         },
       ],

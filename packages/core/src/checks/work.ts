@@ -1,6 +1,7 @@
 import { techniqueById } from '../palette/technique.ts';
 import { concentrationOf, lyeRate } from '../balance/lye.ts';
 import { setWork } from '../plan/edit/index.ts';
+import { BOND_HOURS, bondedPots, mistBeforeHeat } from '../work/finish.ts';
 import { consistencyWanted } from '../work/handwork.ts';
 import { isMilk } from '../plan/liquid.ts';
 import { materialOf } from '../plan/plan.ts';
@@ -10,9 +11,7 @@ import { type Check, type PlanFacts } from './check.ts';
 /** Alcohol on the soap and then a warm oven. */
 export function checkMistBeforeHeat({ plan }: PlanFacts): Check[] {
   const { finish } = plan.work;
-  const mist = finish.indexOf('mist');
-  const oven = finish.lastIndexOf('oven');
-  if (mist < 0 || oven < mist) return [];
+  if (!mistBeforeHeat(plan)) return [];
   return [
     {
       id: 'mist-before-heat',
@@ -203,17 +202,11 @@ export function checkAllergen(facts: PlanFacts): Check[] {
   ];
 }
 
-/** Layers further apart than this do not knit by themselves, hours. */
-export const BOND_HOURS = 1;
-
 /** Tells of layers poured more than an hour apart, which may part at the cut. */
 export function checkLayerBond({ plan, print }: PlanFacts): Check[] {
-  const hours = plan.pots
-    .filter((p) => p.place !== 'spare')
-    .map((p) => p.hoursBefore)
-    .sort((a, b) => b - a);
-  const gap = Math.max(0, ...hours.slice(1).map((h, i) => hours[i]! - h));
-  if (gap <= BOND_HOURS) return [];
+  const bonded = bondedPots(plan);
+  if (bonded.length === 0) return [];
+  const gap = Math.max(...bonded.map((b) => b.hours));
   return [
     {
       id: 'layer-bond',

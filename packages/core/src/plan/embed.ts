@@ -5,6 +5,20 @@ export type EmbedBase = (typeof EMBED_BASES)[number];
 export const EMBED_SHAPES = ['rod', 'round-rod', 'block', 'ball'] as const;
 export type EmbedShape = (typeof EMBED_SHAPES)[number];
 
+/** What an embed is made of, and its shape, in words. */
+export const EMBED_BASE_NAMES: Readonly<Record<EmbedBase, string>> = {
+  'melt-white': 'Melt-and-pour base, white',
+  'melt-clear': 'Melt-and-pour base, clear',
+  dough: 'Soap dough',
+  'cut-bar': 'Soap cut from a bar',
+};
+export const EMBED_SHAPE_NAMES: Readonly<Record<EmbedShape, string>> = {
+  rod: 'rod',
+  'round-rod': 'round rod',
+  block: 'block',
+  ball: 'ball',
+};
+
 /** A small soap that goes into the batter or onto it. Lengths in mm. */
 export interface Embed {
   readonly id: string;

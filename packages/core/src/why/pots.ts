@@ -4,7 +4,7 @@ import { flowOf } from '../balance/balance.ts';
 import { bareComposition, inheritedDoses, potComposition } from '../balance/potComposition.ts';
 import { carrierOilBalance, type Dispersion } from '../work/dispersion.ts';
 import { type PotFlow } from '../balance/flow.ts';
-import { CARRY_OVER } from '../work/order.ts';
+import { CARRY_OVER, STREAK, streakMass, WASH_FROM } from '../work/order.ts';
 import { type PotPace } from '../work/pace.ts';
 import { type Draw, materialOf, type Plan, type Pot } from '../plan/plan.ts';
 import { type PrepRow } from '../work/prep.ts';
@@ -131,8 +131,8 @@ export const dispersion = (print: Printer, d: Dispersion): Lines => [
 
 /** What an unwashed blender does to the next pot. */
 export const carryOver = (print: Printer, from: string, to: PotFlow, harm: number): Lines => [
-  `${print.number(CARRY_OVER, 0)} g of ${from} stirred into ${print.mass(to.mass)} of ${to.pot.name}`,
-  `moves its cured colour by ΔE00 ${print.number(harm, 2)}; from 1 on a wash is worth it`,
+  `${print.number(CARRY_OVER, 0)} g of ${from} streak a tenth of ${to.pot.name}, at least ${STREAK.least} g: ${print.mass(streakMass(to.mass))}`,
+  `the streak is off by ΔE00 ${print.number(harm, 2)}, counted double in white and in the palest pot; from ${WASH_FROM} on a wash is worth it`,
 ];
 
 /** What a predicted colour is made of; of the bare base without a pot. */

@@ -154,18 +154,19 @@ const inDrop = (stock: Stock): number => (stock.powderPercent / 100) * stock.gra
  * use it in the same carrier; anything else has a cup for each pot.
  */
 export function dispersions(plan: Plan, measuring: Measuring): Dispersion[] {
-  const made = new Map<string, { pot: Pot; dose: DoseFlow }[]>();
+  const made = new Map<string, { pot: Pot; group: string | null; dose: DoseFlow }[]>();
   const together = new Set(plan.work.dispersions.map((d) => d.materialId));
-  for (const { pot, doses } of flowOf(plan).pots) {
+  for (const { pot, group, doses } of flowOf(plan).pots) {
     for (const dose of doses) {
       const { carrier } = dose.row;
       if (!carrier || !isWeighedCarrier(carrier.medium) || !(dose.powder > 0)) continue;
       const material = materialOf(plan, dose.row.materialId);
       const shared = together.has(material.id);
       const key = shared
-        ? `${material.id} ${carrier.medium} ${carrier.ratio} ${dose.fromBatch}`
+        ? // What comes out of a batch comes out of one of them.
+          `${material.id} ${carrier.medium} ${carrier.ratio} ${dose.fromBatch ? `of ${group}` : 'beside'}`
         : `${pot.id} ${dose.row.id}`;
-      made.set(key, [...(made.get(key) ?? []), { pot, dose }]);
+      made.set(key, [...(made.get(key) ?? []), { pot, group, dose }]);
     }
   }
   return [...made.values()].map((group) => {

@@ -6,7 +6,7 @@ import { type Draw, emptyWork, newPot, type Plan, type Pot } from '../plan/plan.
 import { prepSheet, type Weighing } from './prep.ts';
 
 const weighings = (plan: Plan): Weighing[] => [...prepSheet(plan, tenthGramScale).weighings];
-const told = (plan: Plan): [string, string][] => weighings(plan).map((w) => [w.pot.name, w.after]);
+const told = (plan: Plan): [string, string][] => weighings(plan).map((w) => [w.pot.name, w.stage]);
 const from = (id: string, value: number): Draw => ({
   id: `d-${id}`,
   from: id,
@@ -22,7 +22,7 @@ describe('weighing the batter, in the order of the work', () => {
     const list = weighings(plan);
     expect(list.map((w) => w.mass)).toEqual([3, 2, 1].map((p) => expect.closeTo((total * p) / 6, 6)));
     expect(list.map((w) => w.remains)).toEqual([3, 1, 0].map((p) => expect.closeTo((total * p) / 6, 6)));
-    expect(list.map((w) => w.after)).toEqual(['', '', '']);
+    expect(list.map((w) => w.stage)).toEqual(['additives', 'additives', 'additives']);
   });
 
   it('what no pot takes stays in the bowl', () => {
@@ -48,9 +48,9 @@ describe('weighing the batter, in the order of the work', () => {
       },
     );
     expect(told(plan)).toEqual([
-      ['First', 'at emulsion, before anything else goes in'],
-      ['Second', 'after the late liquid'],
-      ['Late', 'after the additives'],
+      ['First', 'emulsion'],
+      ['Second', 'liquid'],
+      ['Late', 'additives'],
     ]);
     // 20 g/kg of the oils that are still in the bowl: those of the last pot
     expect(prepSheet(plan, tenthGramScale).additives[0]!.mass).toBeCloseTo((20 * 1000) / 3 / 1000, 6);
@@ -65,8 +65,8 @@ describe('weighing the batter, in the order of the work', () => {
       scent: scentOf('scent-limewash', 30, { when: 'batter' }),
     });
     expect(told(plan)).toEqual([
-      ['White', ''],
-      ['Red', 'after the scent'],
+      ['White', 'additives'],
+      ['Red', 'scent'],
     ]);
     const [white, red] = weighings(plan);
     // 30 g/kg of 500 g
@@ -82,7 +82,7 @@ describe('weighing the batter, in the order of the work', () => {
     const [, b, c] = weighings(plan);
     // 1,000 g of oils: batter, 10 g of powder and twice as much oil
     const whole = batterOf(plan).total! + 30;
-    expect(b).toMatchObject({ mass: expect.closeTo(0.3 * whole, 6), after: 'once it is coloured' });
+    expect(b).toMatchObject({ mass: expect.closeTo(0.3 * whole, 6), stage: 'coloured' });
     expect(b!.remains).toBeCloseTo(0.7 * whole, 6);
     expect(c!.remains).toBeCloseTo(0.5 * whole, 6);
     expect(c!.from!.name).toBe('A');
@@ -91,8 +91,8 @@ describe('weighing the batter, in the order of the work', () => {
   it('a mini-batch is one weighing of its own', () => {
     const plan = planWith([{ ...pot('Own', 1), ownLye: true }, pot('Shared', 1)]);
     expect(told(plan)).toEqual([
-      ['Shared', ''],
-      ['Own', 'its own lye and oils, all of it'],
+      ['Shared', 'additives'],
+      ['Own', 'own'],
     ]);
     expect(weighings(plan)[0]!.remains).toBeCloseTo(0, 6);
   });

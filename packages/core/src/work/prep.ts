@@ -1,4 +1,10 @@
-import { type Carrier, isWeighedCarrier, type CarrierMedium, type Material } from '../material/material.ts';
+import {
+  type Carrier,
+  isEarly,
+  isWeighedCarrier,
+  type CarrierMedium,
+  type Material,
+} from '../material/material.ts';
 import { type Measured, measure, type Measuring } from '../units/measure.ts';
 import { type Grams, grams } from '../units/quantity.ts';
 import { flowOf } from '../balance/balance.ts';
@@ -11,7 +17,14 @@ import {
 } from './dispersion.ts';
 import { embedFacts, type EmbedFacts, lineMass } from '../balance/embedFacts.ts';
 import { type PowderLine } from '../plan/embed.ts';
-import { type DoseFlow, type Flow, type LyeFlow, type PotFlow, totalOf } from '../balance/flow.ts';
+import {
+  type DoseFlow,
+  type DrawFlow,
+  type Flow,
+  type LyeFlow,
+  type PotFlow,
+  totalOf,
+} from '../balance/flow.ts';
 import { type Batter, batterOf } from '../balance/lye.ts';
 import {
   type AdditiveRow,
@@ -20,9 +33,9 @@ import {
   materialOf,
   type Plan,
   type Pot,
-  TAKEN,
+  type Taken,
 } from '../plan/plan.ts';
-import { hasLate } from '../plan/late.ts';
+import { lateWater, takenOf, takesLate } from '../plan/late.ts';
 import { scentBlend } from '../balance/scent.ts';
 
 export interface PrepRow {
@@ -37,6 +50,8 @@ export interface PrepRow {
   readonly fromBatch: boolean;
   /** Of a stock bottle, to the nearest; null otherwise. */
   readonly drops: number | null;
+  /** Of that bottle, g a drop. */
+  readonly stockDrop: number | null;
   /** To weigh of a dispersion that is made once for several pots, g; null otherwise. */
   readonly ofShared: number | null;
   readonly hint: string;
@@ -66,16 +81,30 @@ export interface Weighing {
   readonly pot: Pot;
   readonly from: Pot | null;
   readonly mass: number;
+  /** The same by the marks of a jug, ml. */
+  readonly volume: number;
   /** What should be left in the vessel that it comes from, g. */
   readonly remains: number;
-  /** What goes into the batter before it is taken. */
-  readonly after: string;
+  /** What is in the batter when it is taken. */
+  readonly stage: WeighStage;
+  readonly drawId: string;
 }
+
+/**
+ * When batter is taken: plain, after the late liquid, after the additives, after the scent, from the pot's own lye and
+ * oils, or from another pot once that is coloured, or coloured and scented.
+ */
+export type WeighStage =
+  'emulsion' | 'liquid' | 'additives' | 'scent' | 'own' | 'coloured' | 'coloured-scented';
 
 export interface PrepAdditive {
   readonly row: AdditiveRow;
   readonly material: Material;
   readonly mass: Grams;
+  /** Of the recipe's liquid that it is stirred into, g; 0 for none. */
+  readonly water: number;
+  /** For each lye by its pot, null for the common one, g. */
+  readonly byLye: ReadonlyMap<string | null, number>;
 }
 
 export interface PrepSheet {
@@ -188,6 +217,7 @@ function prepRow(
     carrierMass: shared && stock ? grams(0) : carrierMass(measured.mass, row.carrier),
     fromBatch,
     drops: shared?.use.drops ?? null,
+    stockDrop: stock?.gramsPerDrop ?? null,
     ofShared: shared && !stock ? shared.use.mass : null,
     hint: shared
       ? stock
@@ -222,38 +252,36 @@ function carriersOf(pots: readonly PrepPot[]): PrepSheet['carriers'] {
   for (const { rows, flow } of pots) {
     for (const { carrier, carrierMass: liquid, fromBatch } of rows)
       if (carrier && isWeighedCarrier(carrier.medium) && liquid > 0) add(carrier.medium, liquid, fromBatch);
-    if (flow.evenedOil > 0)
-      add(
-        'oil',
-        flow.evenedOil,
-        rows.some((r) => r.fromBatch),
-      );
+    if (flow.evenedOil > 0) add('oil', flow.evenedOil, flow.evenedFromBatch);
   }
   return [...carriers.values()].map((c) => ({ ...c, mass: grams(c.mass) }));
 }
 
 function additivesOf(plan: Plan, flow: Flow): PrepAdditive[] {
-  return plan.base.additives.map((row) => ({
-    row,
-    material: materialOf(plan, row.materialId),
-    mass: grams(
+  return plan.base.additives.map((row) => {
+    const material = materialOf(plan, row.materialId);
+    const byLye = new Map(
+      flow.lyes.map((l) => [l.potId, (lateOils(plan, flow, row, l.potId) * row.dose) / 1000]),
+    );
+    const mass =
       row.moment === 'top'
         ? (row.dose * plan.base.totalOils) / 1000
-        : lateOils(plan, flow, row) * (row.dose / 1000),
-    ),
-  }));
+        : [...byLye.values()].reduce((a, b) => a + b, 0);
+    return { row, material, mass: grams(mass), water: mass * lateWater(row, material), byLye };
+  });
 }
 
-/** Recipe's oils that an additive is stirred into: all, or those of the pots that are taken late enough. */
-function lateOils(plan: Plan, flow: Flow, { moment }: AdditiveRow): number {
-  const from = moment === 'trace' ? 2 : moment === 'water' ? 1 : 0;
+/** Oils of a lye that an additive is stirred into: all, or those of the pots that are taken late enough. */
+function lateOils(plan: Plan, flow: Flow, { moment }: AdditiveRow, group: string | null): number {
+  if (moment === 'top') return 0;
+  const after: Taken = moment === 'trace' ? 'additives' : moment === 'water' ? 'liquid' : 'emulsion';
   const drawn = flow.pots.reduce((sum, p) => {
-    if (TAKEN.indexOf(p.pot.taken) < from) return sum;
+    if ((p.pot.ownLye ? p.pot.id : null) !== group || !takesLate(plan, p.pot, after)) return sum;
     return (
       sum + p.draws.reduce((s, d) => s + (d.draw.from === null ? d.fraction * plan.base.totalOils : 0), 0)
     );
   }, 0);
-  return drawn + Math.max(0, flow.unallocated) * plan.base.totalOils;
+  return drawn + (group === null ? Math.max(0, flow.unallocated) * plan.base.totalOils : 0);
 }
 
 function scentTotals(plan: Plan, flow: Flow): PrepSheet['scent'] {
@@ -270,62 +298,110 @@ function scentTotals(plan: Plan, flow: Flow): PrepSheet['scent'] {
   };
 }
 
-const AFTER: Readonly<Record<Pot['taken'], string>> = {
-  emulsion: 'at emulsion, before anything else goes in',
-  liquid: 'after the late liquid',
-  additives: 'after the additives',
-};
-
 /**
  * Each draw, in the order of the work: from the bowl what is taken plain first, then after the late liquid, after the
  * additives and, where the whole batter is scented, after the scent; then what is drawn from other pots.
  */
 function weighings(plan: Plan, flow: Flow): Weighing[] {
   const scented = (pot: Pot): boolean => plan.base.scent?.when === 'batter' && pot.scented;
-  const rank = (p: PotFlow): number => (scented(p.pot) ? 3 : TAKEN.indexOf(p.pot.taken));
-  const late = hasLate(plan);
-  const mini = flow.pots.filter((p) => p.group !== null);
-  const shared = flow.pots.filter((p) => p.group === null).sort((a, b) => rank(a) - rank(b));
-  const fromBase = shared.flatMap((p) =>
-    p.draws.filter((d) => d.draw.from === null && d.mass > 0).map((d) => ({ p, mass: d.mass })),
-  );
-  let bowl = fromBase.reduce((sum, d) => sum + d.mass, flow.leftoverMass);
-  const list = fromBase.map(({ p, mass }): Weighing => {
-    bowl -= mass;
+  const stageOf = (pot: Pot): WeighStage => (scented(pot) ? 'scent' : takenOf(plan, pot));
+  const rank = (p: PotFlow): number => STAGES.indexOf(stageOf(p.pot));
+  const mini = flow.pots.filter((p) => p.pot.ownLye);
+  const shared = flow.pots.filter((p) => !p.pot.ownLye).sort((a, b) => rank(a) - rank(b));
+  const fromBase = shared.flatMap((p) => baseDraws(p).map((d) => ({ p, d })));
+  // What goes into the bowl after a pot was taken off makes the rest heavier: told by stages.
+  const left = (from: number, stage: WeighStage): number =>
+    fromBase.slice(from + 1).reduce((sum, x) => sum + at(stage, x.p, x.d), 0) + bowlAt(plan, flow, stage);
+  const at = (stage: WeighStage, p: PotFlow, d: DrawFlow): number =>
+    d.mass - d.fraction * plan.base.totalOils * addedAfter(plan, flow, stage, stageOf(p.pot));
+  const list = fromBase.map(({ p, d }, i): Weighing => {
+    const stage = stageOf(p.pot);
     return {
       pot: p.pot,
       from: null,
-      mass,
-      remains: Math.max(0, bowl),
-      after: scented(p.pot) ? 'after the scent' : late ? AFTER[p.pot.taken] : '',
+      mass: d.mass,
+      volume: d.volume,
+      remains: Math.max(0, left(i, stage)),
+      stage,
+      drawId: d.draw.id,
     };
   });
   for (const p of mini) {
-    for (const d of p.draws)
-      if (d.draw.from === null && d.mass > 0)
-        list.push({
-          pot: p.pot,
-          from: null,
-          mass: d.mass,
-          remains: 0,
-          after: 'its own lye and oils, all of it',
-        });
+    for (const d of baseDraws(p))
+      list.push({
+        pot: p.pot,
+        from: null,
+        mass: d.mass,
+        volume: d.volume,
+        remains: 0,
+        stage: 'own',
+        drawId: d.draw.id,
+      });
   }
+  return [...list, ...fromPots(flow)];
+}
+
+/** Draws from the base batter, the first with what went into the pot's own oils or lye and so is in the batter already. */
+function baseDraws(p: PotFlow): DrawFlow[] {
+  const early = p.doses.reduce((sum, d) => (isEarly(d.row.carrier) ? sum + d.powder : sum), 0);
+  return p.draws
+    .filter((d) => d.draw.from === null && d.mass > 0)
+    .map((d, i) => (i === 0 ? { ...d, mass: d.mass + early } : d));
+}
+
+const STAGES: readonly WeighStage[] = ['emulsion', 'liquid', 'additives', 'scent'];
+
+/** What is stirred into a gram of oils' worth of the common batter between two stages, g. */
+function addedAfter(plan: Plan, flow: Flow, from: WeighStage, to: WeighStage): number {
+  const { base } = plan;
+  const bowl = flow.lyes.find((l) => l.potId === null);
+  const takers = flow.pots
+    .filter((p) => !p.pot.ownLye && takesLate(plan, p.pot, 'liquid'))
+    .flatMap((p) => p.draws)
+    .reduce(
+      (s, d) => s + (d.draw.from === null ? d.fraction * base.totalOils : 0),
+      Math.max(0, flow.unallocated) * base.totalOils,
+    );
+  const doses = (moment: AdditiveRow['moment']): number =>
+    base.additives.reduce((s, a) => (a.moment === moment ? s + a.dose / 1000 : s), 0);
+  const added = {
+    emulsion: 0,
+    liquid: (bowl && takers > 0 ? bowl.heldForLater / takers : 0) + doses('water'),
+    additives: doses('trace'),
+    scent: base.scent ? (base.scent.dose * (1 + base.scent.stabiliser)) / 1000 : 0,
+  };
+  return STAGES.slice(STAGES.indexOf(from) + 1, STAGES.indexOf(to) + 1).reduce(
+    (s, stage) => s + added[stage as keyof typeof added],
+    0,
+  );
+}
+
+/** What no pot takes of the bowl, as heavy as it is at a stage, g. */
+function bowlAt(plan: Plan, flow: Flow, stage: WeighStage): number {
+  const scented = plan.base.scent?.when === 'batter' && plan.pots.some((p) => p.scented && !p.ownLye);
+  const oils = Math.max(0, flow.unallocated) * plan.base.totalOils;
+  return flow.leftoverMass - oils * addedAfter(plan, flow, stage, scented ? 'scent' : 'additives');
+}
+
+function fromPots(flow: Flow): Weighing[] {
   const remains = new Map(flow.pots.map((p) => [p.pot.id, p.mass]));
-  for (const p of flow.pots) {
-    for (const d of p.draws) {
-      if (d.draw.from === null || !(d.mass > 0)) continue;
+  return flow.pots.flatMap((p) =>
+    p.draws.flatMap((d): Weighing[] => {
+      if (d.draw.from === null || !(d.mass > 0)) return [];
       const from = flow.pots.find((x) => x.pot.id === d.draw.from)!;
       const rest = remains.get(from.pot.id)! - d.mass;
       remains.set(from.pot.id, rest);
-      list.push({
-        pot: p.pot,
-        from: from.pot,
-        mass: d.mass,
-        remains: Math.max(0, rest),
-        after: 'once it is coloured',
-      });
-    }
-  }
-  return list;
+      return [
+        {
+          pot: p.pot,
+          from: from.pot,
+          mass: d.mass,
+          volume: d.volume,
+          remains: Math.max(0, rest),
+          stage: from.contents[flow.ledger.at('scent')]! > 0.005 ? 'coloured-scented' : 'coloured',
+          drawId: d.draw.id,
+        },
+      ];
+    }),
+  );
 }

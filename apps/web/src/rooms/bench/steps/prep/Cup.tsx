@@ -75,7 +75,7 @@ export function Cup({ pot, number }: { readonly pot: PrepPot; readonly number: n
           {liquidName(
             plan,
             'oil',
-            pot.rows.some((r) => r.fromBatch),
+            pot.flow.evenedFromBatch,
             pot.pot.id,
           )}
         </p>
