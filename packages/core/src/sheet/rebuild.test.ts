@@ -186,9 +186,9 @@ describe('a maker who follows the sheet', () => {
     fc.assert(
       fc.property(anyPlan, (plan) => {
         const flow = flowOf(plan);
-        // More drawn than there is, or late things that nobody takes, are told before the sheet.
+        // More drawn than there is, late things that nobody takes, or too little water for the lye are told before the sheet.
         fc.pre(flow.unallocated > -1e-9 && flow.pots.every((p) => p.drawnOff <= 1 && p.mass > 5));
-        fc.pre(!lost(plan, flow));
+        fc.pre(!lost(plan, flow) && flow.lyes.every((l) => l.vesselWater > l.naoh + l.koh));
         seen++;
         const text = sheetText(sheetOf(plan, measuring, fine));
         const read = readSheet(text);
@@ -200,7 +200,8 @@ describe('a maker who follows the sheet', () => {
           for (const [what, mass] of left) left.set(what, mass * Math.max(0, 1 - p.drawnOff));
           compare(got, left, p.pot.name, text);
         }
-        compare(read.bowl, named(plan, flow, flow.leftover), 'the bowl', text);
+        // Less than that is what the jugs were rounded by.
+        if (flow.leftoverMass > 0.5) compare(read.bowl, named(plan, flow, flow.leftover), 'the bowl', text);
       }),
       // A plan is shown as it was found: making it smaller takes longer than reading it.
       { numRuns: 300, endOnFailure: true },
