@@ -122,7 +122,7 @@ test('embeds take room and show beside the batter; lines are weighed by area', a
   await bench.fill('Lines of Cocoa', '2');
   await expect(lines).toContainText('2.4 g');
   await bench.step('Prep');
-  await expect(page.getByRole('region', { name: 'Gather' })).toContainText(/Cocoa.*2\.4/s);
+  await expect(bench.line('Gather', /Cocoa/)).toContainText('2.4 g');
 });
 
 test('lye and liquid another way: the same amounts, potassium by moles, milk', async ({
@@ -165,8 +165,7 @@ test('lye and liquid another way: the same amounts, potassium by moles, milk', a
   expect(await bench.figure('In the lye vessel', lye)).toBe(270);
   await bench.addPot('A', '1');
   await bench.step('Prep');
-  const base = page.getByRole('region', { name: 'Base to weigh' });
-  await expect(base.getByRole('row', { name: /^Milk/ })).toContainText('108.0 g');
-  await expect(base.getByRole('row', { name: /^Water for the lye/ })).toContainText('162.0 g');
-  await expect(base.getByRole('row', { name: /stirred in late/ })).toContainText('33.0 g');
+  await expect(bench.line('Lye', /^108\.0 gMilk/)).toContainText('frozen');
+  await expect(bench.line('Lye', /^162\.0 gWater/)).toContainText('into the lye vessel');
+  await expect(bench.line('Lye', /kept for later/)).toContainText(/33\.0 g.*19\.8 g Water \+ 13\.2 g Milk/s);
 });

@@ -27,7 +27,7 @@ test('links lead to a step and a pot, and back leads back', async ({ page, batch
   await expect(bench.pot('Mauve seam')).toBeChecked();
   await bench.step('Base');
   await page.goBack();
-  await expect(page.getByRole('region', { name: 'Gather' })).toBeVisible();
+  await expect(bench.sheet('Gather')).toBeVisible();
   await page.keyboard.press('3');
   await expect(page.getByLabel('Name', { exact: true })).toHaveValue('Mauve seam');
   await page.goto('/nowhere');

@@ -49,35 +49,23 @@ test('mould → oils → four pots, one from part of another, a white without sc
   const oils = Number(await page.getByLabel('Total oils').inputValue());
 
   await bench.step('Prep');
-  const table = page.getByRole('region', { name: 'Weighing the batter' });
-  const rows = table.getByRole('row');
-  await expect(rows).toHaveCount(5);
-  const shows = async (into: string): Promise<number> =>
-    number(
-      await table
-        .getByRole('row', { name: new RegExp(`^${into}`) })
-        .getByRole('cell')
-        .nth(1)
-        .innerText(),
-    );
+  const shows = async (title: string, text: RegExp): Promise<number> =>
+    number(await bench.line(title, text).innerText());
+  await expect(bench.line('Take the pots', /into jug/)).toHaveCount(3);
   // 1.4343 g of batter for each gram of oils, over 3 : 2 : 2
   const batter = oils * 1.434261;
-  expect(Math.abs((await shows('Blue')) - (batter * 3) / 7)).toBeLessThan(0.2);
-  expect(Math.abs((await shows('White')) - (batter * 2) / 7)).toBeLessThan(0.2);
+  expect(Math.abs((await shows('Take the pots', /into jug \d, Blue/)) - (batter * 3) / 7)).toBeLessThan(0.2);
+  expect(Math.abs((await shows('Take the pots', /into jug \d, White/)) - (batter * 2) / 7)).toBeLessThan(0.2);
   // 30 % of Blue with its scent (30 g/kg), powder (5 g/kg) and the oil for it (10 g/kg)
   const blueOils = (oils * 3) / 7;
   const blue = (batter * 3) / 7 + blueOils * (0.03 + 0.005 + 0.01);
-  expect(Math.abs((await shows('Sky')) - 0.3 * blue)).toBeLessThan(0.3);
-  await expect(bench.cup('White')).not.toContainText('Scent');
-  await expect(bench.cup('White')).toContainText('Keep 100 g of it for the top');
-  await expect(bench.cup('Blue')).toContainText(/Scent, last and by hand: \d/);
+  const sky = bench.colouring('Sky').getByRole('listitem').filter({ hasText: 'out of jug' });
+  expect(Math.abs(number(await sky.innerText()) - 0.3 * blue)).toBeLessThan(0.3);
+  await expect(sky).toContainText('once it is coloured and scented');
+  await expect(bench.colouring('White')).not.toContainText('last, by hand');
+  await expect(bench.line('Pour', /of jug \d, White into/)).toContainText('keep 100.0 g of it for the top');
+  await expect(bench.colouring('Blue')).toContainText(/last, by hand/);
   await bench.waitSaved();
-
-  await page.emulateMedia({ media: 'print' });
-  await expect(page.getByRole('navigation', { name: 'Rooms' })).toBeHidden();
-  await expect(table).toBeVisible();
-  const pdf = (await page.pdf({ preferCSSPageSize: true })).toString('latin1');
-  expect(pdf.match(/\/Type\s*\/Page\b/g)!.length).toBeLessThanOrEqual(2);
 });
 
 test('three layers, each a mini-batch with its own lye', async ({ page, batches, bench }) => {
@@ -103,13 +91,13 @@ test('three layers, each a mini-batch with its own lye', async ({ page, batches,
   await bench.fill('Lard of Sky, %', '95');
   await expect(page.getByText(/The oils of Sky make/)).toBeHidden();
   await bench.step('Prep');
-  const base = page.getByRole('region', { name: 'Base to weigh' });
   // 143.3 g of lye for 1,000 g of oils: a third each
-  const lye = base.getByRole('row', { name: /Sodium hydroxide/ });
-  await expect(lye).toHaveText([/47\.8 g/, /47\.8 g/, /44\.5 g/]);
-  await expect(base.getByRole('row', { name: /Olive/ }).first()).toContainText('133.3 g');
-  await expect(base.getByRole('rowgroup').filter({ hasText: 'Middle' })).toContainText('Lard');
-  await expect(page.getByRole('region', { name: 'Weighing the batter' })).toContainText('its own batter');
+  await expect(bench.line('Lye', /Sodium hydroxide/)).toHaveText([/47\.8 g/, /47\.8 g/, /44\.5 g/]);
+  await expect(bench.line('Oils', /Olive/).first()).toContainText('133.3 g');
+  await expect(bench.sheet('Oils').getByRole('region', { name: 'Middle' })).toContainText('Lard');
+  await expect(bench.line('Take the pots', /into jug \d, Middle/)).toContainText('all of it');
+  // The set layer is misted before the next, away from any heat.
+  await expect(bench.line('Pour', /Mist the set layer/)).toHaveCount(2);
   await bench.part('Order and pace');
   await expect(page.getByRole('region', { name: 'Working time of each pot' })).toContainText('own clock');
 });
@@ -228,7 +216,7 @@ test('a dispersion made once, and from a bottle', async ({ page, batches, bench 
   await expect(card).toContainText(/Chalk: \d+ drops · Pale patina: \d+ drops/);
   await bench.fill('Powder in the bottle', '50');
   await bench.part('Cup labels');
-  await expect(page.getByRole('region', { name: 'Cup labels' })).toContainText(/\d+ drops \(/);
+  await expect(page.getByRole('region', { name: 'Cup labels' })).toContainText(/\d+ drops of the bottle of/);
   await bench.waitSaved();
 });
 

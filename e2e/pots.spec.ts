@@ -47,9 +47,9 @@ test('a share in every way, and what is left', async ({ page, batches, bench }) 
   // The order of weighing, and the bowl that empties.
   await bench.waitSaved();
   await bench.step('Prep');
-  const rows = page.getByRole('region', { name: 'Weighing the batter' }).getByRole('row');
-  await expect(rows).toHaveCount(7);
-  await expect(rows.last()).toContainText('Rest');
+  const jugs = bench.line('Take the pots', /into jug/);
+  await expect(jugs).toHaveCount(6);
+  await expect(jugs.last()).toContainText('Rest');
 });
 
 test('over and short are told in grams, each way out is one tap and one undo', async ({

@@ -124,7 +124,23 @@ export class BenchPage {
     await this.page.getByLabel('Gel', { exact: true }).getByText(label).click();
   }
 
+  /** A section of the sheet, by how its title begins. */
+  sheet(title: string): Locator {
+    return this.page.getByRole('region', { name: new RegExp(`^${title}`) }).first();
+  }
+
+  /** A line of the sheet in a section. */
+  line(title: string, text: RegExp | string): Locator {
+    return this.sheet(title).getByRole('listitem').filter({ hasText: text });
+  }
+
+  /** A cup of the sheet by its pot. */
   cup(name: string): Locator {
-    return this.page.getByRole('region', { name, exact: true });
+    return this.page.getByRole('region', { name: new RegExp(`^Cup \\d+: ${name}$`) });
+  }
+
+  /** A pot of the sheet where it is coloured. */
+  colouring(name: string): Locator {
+    return this.page.getByRole('region', { name: new RegExp(`^\\d+\\. ${name}$`) });
   }
 }

@@ -396,6 +396,38 @@ describe('match', () => {
   });
 });
 
+describe('ticks of a sheet', () => {
+  it('are added and never changed; the last word on a line holds', async () => {
+    const { id } = await firstBatch();
+    const tick = (lineId: string, done: boolean) => t.api.post(routes.ticks(id)).send({ lineId, done });
+    expect((await t.api.get(routes.ticks(id)).expect(200)).body).toEqual([]);
+    const { body: first } = await tick('naoh:common', true).expect(201);
+    expect(first).toMatchObject({ lineId: 'naoh:common', done: true });
+    await tick('oil:common:oil-olive', true).expect(201);
+    await tick('naoh:common', false).expect(201);
+    const { body } = await t.api.get(routes.ticks(id)).expect(200);
+    expect(body.map((e: { lineId: string; done: boolean }) => [e.lineId, e.done])).toEqual([
+      ['naoh:common', false],
+      ['oil:common:oil-olive', true],
+    ]);
+    // The plan knows nothing of it.
+    expect((await t.api.get(routes.batch(id))).body.version).toBe((await firstBatch()).version);
+  });
+
+  it('refuse a batch that is not there and a line without a name', async () => {
+    const { id } = await firstBatch();
+    await t.api.get(routes.ticks('nothing')).expect(404);
+    await t.api.post(routes.ticks('nothing')).send({ lineId: 'a', done: true }).expect(404);
+    for (const body of [
+      {},
+      { lineId: '', done: true },
+      { lineId: 'a', done: 'yes' },
+      { lineId: 'x'.repeat(401), done: true },
+    ])
+      expect((await t.api.post(routes.ticks(id)).send(body)).status).toBe(400);
+  });
+});
+
 describe('palettes', () => {
   const palette = { name: 'Harbour', favourite: false, colours: [{ name: '<i>Quay</i>', lab: [50, 1, 2] }] };
 

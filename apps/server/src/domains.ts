@@ -3,6 +3,7 @@ import { catalogueDomain } from './catalogue/catalogue.domain.ts';
 import { palettesDomain } from './palettes/palettes.domain.ts';
 import { savedDomain } from './saved/saved.domain.ts';
 import { settingsDomain } from './settings/settings.domain.ts';
+import { ticksDomain } from './ticks/ticks.domain.ts';
 import { type Domain } from './storage/domain.ts';
 
 /** Every part of the workspace that has tables, in the order in which a new one is filled. */
@@ -12,4 +13,5 @@ export const domains: readonly Domain[] = [
   palettesDomain,
   savedDomain,
   batchesDomain,
+  ticksDomain,
 ];

@@ -24,4 +24,5 @@ export {
   RecipeWireDto,
 } from './saved/saved.dto.ts';
 export { SettingsUpdateDto } from './settings/settings.dto.ts';
+export { TickDto, TickEntryDto } from './ticks/ticks.dto.ts';
 export { dtoFrom, isBodyDto, MOST_FAULTS } from './shape.dto.ts';

@@ -36,4 +36,5 @@ export {
   type Settings,
   type SettingsWire,
 } from './settings/settings.ts';
+export { type Tick, TICK_LIMITS, type TickEntry } from './ticks/ticks.ts';
 export { type BaseRecipe, type MouldWire, type RecipeWire, type Saved } from './saved/saved.ts';

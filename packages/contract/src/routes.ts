@@ -6,6 +6,7 @@ import { copyRoutes } from './copies/copies.routes.ts';
 import { demoRoutes } from './demo/demo.routes.ts';
 import { paletteRoutes } from './palettes/palettes.routes.ts';
 import { savedRoutes } from './saved/saved.routes.ts';
+import { tickRoutes } from './ticks/ticks.routes.ts';
 import { settingsRoutes } from './settings/settings.routes.ts';
 
 /** Paths under the origin. `:id` is filled by the caller. */
@@ -21,6 +22,7 @@ export const routes = {
   ...copyRoutes,
   ...paletteRoutes,
   ...savedRoutes,
+  ...tickRoutes,
 } as const;
 
 /** Largest request body the server reads. A plan with the whole shelf in it is about a third of it. */

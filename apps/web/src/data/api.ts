@@ -20,6 +20,7 @@ export const TAGS = [
   'Recipes',
   'Sessions',
   'Settings',
+  'Ticks',
 ] as const;
 
 const fetchQuery = fetchBaseQuery({ baseUrl: window.location.origin });

@@ -8,6 +8,7 @@ export {
   propertiesOf,
   USUAL,
 } from './blend.ts';
+export { type Cuts, cutsOf } from './cuts.ts';
 export { embedComposition, type EmbedFacts, embedFacts, lineMass } from './embedFacts.ts';
 export {
   type BarWeights,

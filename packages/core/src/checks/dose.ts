@@ -197,7 +197,7 @@ export const checkCarrierMismatch = (facts: PlanFacts): Check[] =>
 export const checkCarrierReaches = (facts: PlanFacts): Check[] =>
   eachDose(facts, ({ row, material, carrier }, { pot }) => {
     if (!isEarly(carrier) || !sharesBatter(facts.plan, pot)) return null;
-    const use = startingCarrier(facts.plan, pot, material);
+    const use = startingCarrier(pot, material);
     const into = mediumName[carrier!.medium];
     return {
       id: 'carrier-reaches-others',

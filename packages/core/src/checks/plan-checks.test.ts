@@ -535,11 +535,14 @@ describe('what goes into the oils or the lye', () => {
 
   it('is not how a material starts in a pot that shares its batter', () => {
     const two = planWith([pot('A', 1), pot('B', 1)]);
-    const one = planWith([pot('A', 1)]);
+    const alone = planWith([pot('A', 1)]);
+    const own = planWith([{ ...pot('A', 1), ownLye: true }, pot('B', 1)]);
     for (const material of startingShelf()) {
       const [first] = material.carriers;
       const started = (plan: Plan) => addDose(plan, 'A', 'r', material).pots[0]!.doses[0]!.carrier;
-      expect(started(one)).toEqual(first ?? null);
+      expect(started(own)).toEqual(first ?? null);
+      // A pot that is alone may get company.
+      expect(started(alone)).toEqual(started(two));
       expect(['batch-oils', 'lye-water']).not.toContain(started(two)?.medium);
       expect(find(addDose(two, 'A', 'r', material), 'carrier-reaches-others')).toBeUndefined();
     }

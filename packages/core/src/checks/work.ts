@@ -6,6 +6,7 @@ import { consistencyWanted } from '../work/handwork.ts';
 import { isMilk } from '../plan/liquid.ts';
 import { materialOf } from '../plan/plan.ts';
 import { lotAtHand } from '../material/lot.ts';
+import { type PotStep } from '../work/timeline.ts';
 import { type Check, type PlanFacts } from './check.ts';
 
 /** Alcohol on the soap and then a warm oven. */
@@ -101,7 +102,7 @@ export function checkRivers(facts: PlanFacts): Check[] {
 export function checkScentSeizes({ plan, blend, print }: PlanFacts): Check[] {
   const technique = techniqueById(plan.idea.technique);
   const scented = plan.pots.filter((p) => p.scented && p.place !== 'top');
-  if (!technique || !blend || scented.length === 0) return [];
+  if (!technique || !blend || scented.length === 0 || plan.work.fastWanted) return [];
   const wants = consistencyWanted(technique.id, scented[0]!);
   const harsh =
     blend.pace === 'seizes' ||
@@ -119,36 +120,71 @@ export function checkScentSeizes({ plan, blend, print }: PlanFacts): Check[] {
       remedy: plan.work.fallback
         ? 'Add it last and by hand; the fallback is agreed.'
         : 'Add it last and by hand, or into the oils before the lye, and agree on a fallback.',
-      repairs: plan.work.fallback
-        ? []
-        : [{ label: 'Fall back on layers', apply: (p) => setWork(p, { fallback: 'layers' }) }],
+      repairs:
+        plan.work.fallback || technique.id === 'layers'
+          ? []
+          : [{ label: 'Fall back on layers', apply: (p) => setWork(p, { fallback: 'layers' }) }],
     },
   ];
 }
 
-/** Pots that are too stiff, or still too thin, when their step comes. */
-export const checkPotPace = ({ steps, print }: PlanFacts): Check[] =>
-  steps.flatMap(({ pot, verdict, window, pourAt, workedUntil, wants, pace }): Check[] => {
-    if (window === null || (verdict !== 'sets-too-soon' && verdict !== 'too-thin')) return [];
-    const soon = verdict === 'sets-too-soon';
-    const main = [...pace.factors].sort(
-      (a, b) => Math.abs(Math.log(b.factor)) - Math.abs(Math.log(a.factor)),
-    )[0];
-    return [
-      {
-        id: soon ? 'pot-sets-too-soon' : 'pot-sets-too-late',
-        level: 'warn',
-        place: { at: 'pot', potId: pot.id },
-        sentence: soon
-          ? `${pot.name} will be too stiff before the work on it is done.`
-          : `${pot.name} will still be too thin when it is poured.`,
-        arithmetic: `wanted ${String(wants)}: ${print.number(window[0], 0)} to ${print.number(window[1], 0)} min from emulsion; worked from ${print.number(pourAt, 0)} to ${print.number(workedUntil, 0)} min${main ? `; ${main.what} × ${print.number(main.factor, 2)}` : ''}`,
-        remedy: soon
-          ? 'Colour and pour it first, work cooler, or choose a simpler design.'
-          : 'Pour it later, or blend it a little longer.',
-      },
-    ];
-  });
+/**
+ * Pots that are too stiff, or still too thin, when their step comes. When that is every pot of several, it is the work
+ * that is too long, and told once.
+ */
+export function checkPotPace(facts: PlanFacts): Check[] {
+  const { steps, plan } = facts;
+  const timed = steps.filter((s) => s.window !== null && !plan.pots.find((p) => p === s.pot)?.ownLye);
+  const late = timed.filter((s) => s.verdict === 'sets-too-soon');
+  const all = late.length > 1 && late.length === timed.length;
+  // Only one can be first: the one that closes soonest.
+  const first = [...late].sort((a, b) => a.window![1] - b.window![1])[0];
+  const told = steps.filter((s) => s.verdict === 'too-thin' || (s.verdict === 'sets-too-soon' && !all));
+  return [...(all ? [workTooLong(facts, late)] : []), ...told.map((s) => potPace(facts, s, s === first))];
+}
+
+/** The technique takes longer than any pot waits. */
+function workTooLong({ plan, print }: PlanFacts, late: readonly PotStep[]): Check {
+  const until = Math.max(...late.map((s) => s.workedUntil));
+  const open = Math.max(...late.map((s) => s.window![1]));
+  const { split, colour, scent, pour } = plan.work.minutes;
+  const name = techniqueById(plan.idea.technique)?.name ?? 'The work';
+  return {
+    id: 'pot-sets-too-soon',
+    level: 'warn',
+    place: { at: 'work' },
+    sentence: `${name} takes longer than any of these pots waits.`,
+    arithmetic: `the work ends ${print.number(until, 0)} min from emulsion, the slowest pot is too stiff from ${print.number(open, 0)}; with ${print.number(split, 1)} min to split, ${print.number(colour, 1)} to colour, ${print.number(scent, 1)} to scent and ${print.number(pour, 1)} to pour each pot${mainFactor(late[0]!, print)}`,
+    remedy:
+      'Fewer pots, cups measured beforehand, a cooler or slower batter, or a simpler design; correct the minutes if you are quicker.',
+  };
+}
+
+/** What changes the pace of a pot most, in words; empty for an ordinary one. */
+function mainFactor({ pace }: PotStep, print: PlanFacts['print']): string {
+  const size = (factor: number): number => Math.abs(Math.log(factor));
+  const main = [...pace.factors].sort((a, b) => size(b.factor) - size(a.factor))[0];
+  return main ? `; ${main.what} × ${print.number(main.factor, 2)}` : '';
+}
+
+function potPace({ print }: PlanFacts, step: PotStep, isFirst: boolean): Check {
+  const { pot, verdict, window, pourAt, workedUntil, wants } = step;
+  const soon = verdict === 'sets-too-soon';
+  return {
+    id: soon ? 'pot-sets-too-soon' : 'pot-sets-too-late',
+    level: 'warn',
+    place: { at: 'pot', potId: pot.id },
+    sentence: soon
+      ? `${pot.name} will be too stiff before the work on it is done.`
+      : `${pot.name} will still be too thin when it is poured.`,
+    arithmetic: `wanted ${String(wants)}: ${print.number(window![0], 0)} to ${print.number(window![1], 0)} min from emulsion; worked from ${print.number(pourAt, 0)} to ${print.number(workedUntil, 0)} min${mainFactor(step, print)}`,
+    remedy: !soon
+      ? 'Pour it later, or blend it a little longer.'
+      : isFirst
+        ? 'Colour and pour it first, work cooler, or choose a simpler design.'
+        : 'Work cooler, or choose a simpler design.',
+  };
+}
 
 /** Coarse grains where they do not belong, or where they sink. */
 export function checkScrub(facts: PlanFacts): Check[] {

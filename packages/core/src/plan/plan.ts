@@ -293,12 +293,12 @@ export const sharesBatter = (plan: Plan, pot: Pot): boolean =>
   (pot.draws.some((d) => d.from !== null) || plan.pots.some((p) => p.id !== pot.id && !p.ownLye));
 
 /**
- * The carrier with which a material starts in a pot: its first that reaches no other pot, else as it is at trace.
- * Null for a material that takes none.
+ * The carrier with which a material starts in a pot: its first that reaches no other pot, else as it is at trace; a
+ * pot that is alone so far may get company. Null for a material that takes none.
  */
-export function startingCarrier(plan: Plan, pot: Pot, material: Material): Carrier | null {
+export function startingCarrier(pot: Pot, material: Material): Carrier | null {
   const [first = null] = material.carriers;
-  if (!isEarly(first) || !sharesBatter(plan, pot)) return first;
+  if (!isEarly(first) || pot.ownLye) return first;
   return potCarriers(material).find((c) => !isEarly(c)) ?? null;
 }
 

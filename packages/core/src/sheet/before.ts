@@ -21,7 +21,11 @@ function embedGroups(ctx: SheetContext): (SheetGroup | null)[] {
   return prep.embeds.map((f): SheetGroup | null => {
     const { embed: e } = f;
     if (!(f.count > 0)) return null;
-    const size = [e.width, e.shape === 'rod' || e.shape === 'block' ? e.height : 0, f.length]
+    const size = (
+      e.shape === 'ball'
+        ? [e.width]
+        : [e.width, e.shape === 'rod' || e.shape === 'block' ? e.height : 0, f.length]
+    )
       .filter((mm) => mm > 0)
       .map((mm) => print.length(mm))
       .join(' × ');

@@ -49,8 +49,13 @@ export const jarName = (ctx: SheetContext, of: Dispersion): string =>
 export const inSentence = (name: string): string => name.charAt(0).toLowerCase() + name.slice(1);
 
 /** A small mass with the decimals that it needs, whatever unit the maker reads large ones in. */
-export const fineMass = ({ print }: SheetContext, mass: number): string =>
-  mass < FINE ? `${print.number(mass, 2)} g` : print.mass(mass);
+export function fineMass({ print }: SheetContext, mass: number): string {
+  if (mass >= FINE) return print.mass(mass);
+  // As fine as the scale shows, a tenth at least; less than a gram to a hundredth.
+  const shown = print.weighed(mass);
+  const digits = mass < 1 ? 2 : Math.max(1, shown.length - 1 - shown.search(/[.,]/));
+  return `${print.fixed(mass, /[.,]/.test(shown) || mass < 1 ? digits : 1)} g`;
+}
 const FINE = 10;
 
 /** `a, b and c`. */

@@ -6,6 +6,7 @@ import { type Dispersion, dispersionWay, liquidName } from '../work/dispersion.t
 import { type PrepPot, type PrepRow } from '../work/prep.ts';
 import { materialCautions, powderCaution } from './cautions.ts';
 import {
+  fineMass,
   bottleName,
   inSentence,
   jarName,
@@ -64,13 +65,13 @@ function jar(ctx: SheetContext, d: Dispersion): SheetGroup | null {
     ...(infused ? [] : [line(`${key}:powder`, measuredText(d.measured, print), d.material.name)]),
     line(
       `${key}:liquid`,
-      `${print.number(d.liquid, 2)} g`,
+      `${fineMass(ctx, d.liquid)}`,
       liquidOf(plan, d.material.name, medium, d.fromBatch, d.uses[0]?.pot.id),
       {
         note: [
           sourceOf(medium, d.fromBatch),
           wayText(d.material, medium),
-          `shared out: ${listOf(d.uses.map((u) => `${print.number(u.mass, 2)} g into cup ${numberOf(ctx, u.pot)}`))}`,
+          `shared out: ${listOf(d.uses.map((u) => `${fineMass(ctx, u.mass)} into cup ${numberOf(ctx, u.pot)}`))}`,
         ].join('; '),
       },
     ),
@@ -90,7 +91,7 @@ function cup(ctx: SheetContext, p: PrepPot): SheetGroup | null {
     lines.push(
       line(
         `evened:${id}`,
-        `${print.number(p.flow.evenedOil, 2)} g`,
+        `${fineMass(ctx, p.flow.evenedOil)}`,
         liquidName(plan, 'oil', p.flow.evenedFromBatch, id),
         {
           note: `so that all cups carry as much; ${sourceOf('oil', p.flow.evenedFromBatch)}`,
@@ -124,7 +125,7 @@ function rowLines(ctx: SheetContext, p: PrepPot, row: PrepRow): SheetLine[] {
     ];
   if (row.ofShared !== null)
     return [
-      line(key, `${print.number(row.ofShared, 2)} g`, `out of ${jarName(ctx, jarOf(ctx, p, row))}`, {
+      line(key, `${fineMass(ctx, row.ofShared)}`, `out of ${jarName(ctx, jarOf(ctx, p, row))}`, {
         note: 'stir it up first',
       }),
     ];
@@ -138,7 +139,7 @@ function rowLines(ctx: SheetContext, p: PrepPot, row: PrepRow): SheetLine[] {
   const infused = carrier.medium === 'infusion';
   const liquid = line(
     `${key}:liquid`,
-    `${print.number(row.carrierMass, 2)} g`,
+    `${fineMass(ctx, row.carrierMass)}`,
     liquidOf(plan, material.name, carrier.medium, row.fromBatch, p.pot.id),
     {
       note: `${sourceOf(carrier.medium, row.fromBatch)}${infused ? '' : `; ${wayText(material, carrier.medium)}`}`,

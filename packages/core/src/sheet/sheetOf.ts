@@ -9,6 +9,7 @@ import { splitSection } from './batter.ts';
 import { beforeSection } from './before.ts';
 import { cupsSection } from './cups.ts';
 import { type SheetContext } from './context.ts';
+import { gatherSection } from './gather.ts';
 import { afterSection, decideSection, pourSection } from './mould.ts';
 import { colourSection } from './pots.ts';
 import { type Sheet } from './sheet.ts';
@@ -23,6 +24,7 @@ export function sheetOf(plan: Plan, measuring: Measuring, print: Printer, stoppe
   const pots = order.order.flatMap((id) => prep.pots.find((p) => p.pot.id === id) ?? []);
   const ctx: SheetContext = { plan, prep, flow: flowOf(plan), print, order, pots, stopped };
   const sections = [
+    gatherSection(ctx),
     beforeSection(ctx),
     cupsSection(ctx),
     lyeSection(ctx),

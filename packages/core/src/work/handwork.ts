@@ -36,9 +36,6 @@ export const HANDWORK: Readonly<Record<string, Handwork>> = {
   stamped: { wants: 'light' },
 };
 
-/** Minutes that one pot takes at each of its steps. Starting values. */
-export const MINUTES = { split: 1, colour: 2, scent: 1, pour: 2, top: 5 } as const;
-
 /** The consistency that a pot is wanted at. What goes on top is spooned or piped. */
 export function consistencyWanted(technique: string | null, pot: Pot): Consistency | null {
   if (pot.place === 'top') return technique === 'textured-top' ? 'thick' : 'stiff';

@@ -10,6 +10,7 @@ export {
   liquidName,
   mediumName,
 } from './dispersion.ts';
+export { withFinish } from './finish.ts';
 export { workOrder, type WorkOrder } from './order.ts';
 export { PACE_SPREAD, type PotPace } from './pace.ts';
 export {

@@ -126,7 +126,7 @@ function withWish(must: readonly number[], wish: readonly number[]): readonly nu
 
 function isPossible(before: readonly number[]): boolean {
   let done = 0;
-  for (let n = 0; n < before.length; n++) {
+  for (const _ of before) {
     const next = before.findIndex((b, i) => !(done & (1 << i)) && (b & done) === b);
     if (next < 0) return false;
     done |= 1 << next;

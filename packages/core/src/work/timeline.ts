@@ -1,9 +1,9 @@
 import { techniqueById } from '../palette/technique.ts';
-import { consistencyWanted, type Hand, HANDWORK, type Handwork, MINUTES } from './handwork.ts';
+import { consistencyWanted, type Hand, HANDWORK, type Handwork } from './handwork.ts';
 import { type Consistency, type PotPace, potPaces, windowFor } from './pace.ts';
-import { type Plan, type Pot } from '../plan/plan.ts';
+import { type Minutes, type Plan, type Pot } from '../plan/plan.ts';
 
-export type TaskKind = keyof typeof MINUTES;
+export type TaskKind = keyof Minutes;
 
 /** A stretch of one pot's work, minutes from its own emulsion. */
 export interface Task {
@@ -73,6 +73,7 @@ export interface TimelineChoice {
 export function timelineOf(plan: Plan, choice: TimelineChoice = {}): Timeline {
   const { technique = plan.idea.technique, order = plan.pots.map((p) => p.id), hurry = 1 } = choice;
   const paces = new Map(potPaces(plan).map((p) => [p.potId, hurried(p, hurry)]));
+  const { minutes } = plan.work;
   const work = handworkOf(plan, technique);
   const window = (pot: Pot): PotStep['window'] => {
     const wants = consistencyWanted(technique, pot);
@@ -80,7 +81,7 @@ export function timelineOf(plan: Plan, choice: TimelineChoice = {}): Timeline {
   };
   const tasks = new Map<string, Task[]>(plan.pots.map((p) => [p.id, []]));
   const add = (pot: Pot, kind: TaskKind, from: number): number => {
-    const to = from + MINUTES[kind];
+    const to = from + minutes[kind];
     tasks.get(pot.id)!.push({ kind, from, to });
     return to;
   };
@@ -92,7 +93,7 @@ export function timelineOf(plan: Plan, choice: TimelineChoice = {}): Timeline {
 
   const common = order.flatMap((id) => plan.pots.find((p) => p.id === id && !p.ownLye) ?? []);
   const fromBatter = common.filter((p) => p.draws.some((d) => d.from === null));
-  let clock = plan.base.scent?.when === 'batter' ? MINUTES.scent : 0;
+  let clock = plan.base.scent?.when === 'batter' ? minutes.scent : 0;
   for (const pot of fromBatter) clock = add(pot, 'split', clock);
   for (const pot of common) clock = prepare(pot, fromBatter.includes(pot) ? clock : add(pot, 'split', clock));
   for (const pot of plan.pots) if (pot.ownLye) prepare(pot, 0);
@@ -107,7 +108,7 @@ export function timelineOf(plan: Plan, choice: TimelineChoice = {}): Timeline {
       : inPlace;
   const between = work.between?.minutes ?? 0;
   const lasts =
-    MINUTES.pour * body.length + between * Math.max(0, body.length - 1) + (work.after?.minutes ?? 0);
+    minutes.pour * body.length + between * Math.max(0, body.length - 1) + (work.after?.minutes ?? 0);
   const opens = Math.max(0, ...body.map((p) => window(p)?.[0] ?? 0));
   const mould: MouldTask[] = [];
   const hand = (task: Hand | undefined, from: number): number => {

@@ -30,7 +30,8 @@ export function SortableList(props: {
   readonly items: readonly SortableItem[];
   /** Told the ids in their new order. */
   readonly onOrder: (ids: readonly string[]) => void;
-  readonly onRemove: (id: string) => void;
+  /** Nothing can be taken out without it. */
+  readonly onRemove?: (id: string) => void;
 }) {
   const { label, items, onOrder, onRemove } = props;
   const sensors = useSensors(
@@ -75,7 +76,8 @@ export function SortableList(props: {
   );
 }
 
-function Row({ item, onRemove }: { readonly item: SortableItem; readonly onRemove: (id: string) => void }) {
+function Row(props: { readonly item: SortableItem; readonly onRemove: ((id: string) => void) | undefined }) {
+  const { item, onRemove } = props;
   const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition } = useSortable({
     id: item.id,
   });
@@ -96,16 +98,18 @@ function Row({ item, onRemove }: { readonly item: SortableItem; readonly onRemov
         <HolderOutlined />
       </button>
       <span className={styles.label}>{item.label}</span>
-      <Button
-        type="text"
-        size="small"
-        icon={<DeleteOutlined />}
-        aria-label={`Leave out ${item.label}`}
-        title="Leave out"
-        onClick={() => {
-          onRemove(item.id);
-        }}
-      />
+      {onRemove && (
+        <Button
+          type="text"
+          size="small"
+          icon={<DeleteOutlined />}
+          aria-label={`Leave out ${item.label}`}
+          title="Leave out"
+          onClick={() => {
+            onRemove(item.id);
+          }}
+        />
+      )}
     </li>
   );
 }

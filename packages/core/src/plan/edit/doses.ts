@@ -22,8 +22,8 @@ const setDoses = (
 });
 
 /** How a material starts in a pot. Water and infused oil come out of the recipe, anything else is extra. */
-function carrierFor(plan: Plan, pot: Pot, material: Material): Pick<DoseRow, 'carrier' | 'source'> {
-  const carrier = startingCarrier(plan, pot, material);
+function carrierFor(pot: Pot, material: Material): Pick<DoseRow, 'carrier' | 'source'> {
+  const carrier = startingCarrier(pot, material);
   const { medium } = carrier ?? {};
   return { carrier, source: medium === 'water' || medium === 'infusion' ? 'batch' : 'extra' };
 }
@@ -36,7 +36,7 @@ export function addDose(plan: Plan, potId: string, rowId: string, material: Mate
     id: rowId,
     materialId: material.id,
     dose: gramsPerKg(material.window?.typical ?? 1),
-    ...carrierFor(plan, pot, material),
+    ...carrierFor(pot, material),
   };
   return { ...setDoses(plan, potId, (doses) => [...doses, row]), materials: withCopy(plan, material) };
 }
@@ -88,7 +88,7 @@ export function setFormula(
       id: before?.id ?? rowId,
       materialId: material.id,
       dose: gramsPerKg(dose),
-      ...(before ? { carrier: before.carrier, source: before.source } : carrierFor(plan, pot, material)),
+      ...(before ? { carrier: before.carrier, source: before.source } : carrierFor(pot, material)),
     };
   });
   const copied = parts.reduce<Plan>((p, { material }) => ({ ...p, materials: withCopy(p, material) }), plan);

@@ -16,7 +16,7 @@ import { CheckList } from '../../CheckList.tsx';
 import { MaterialPicker } from '../../MaterialPicker.tsx';
 import { useChecks, usePlan, usePrep, useStopped } from '../../state/useDerived.ts';
 import { useEdit } from '../../state/useEdit.ts';
-import { measuredText } from './amount.ts';
+import { measuredText } from '@kleur/core/sheet';
 import { PrintButton } from './PrintButton.tsx';
 
 const IDS = ['carrier-heavy', 'carrier-mismatch', 'pot-superfat', 'lye-liquid', 'too-small-to-weigh'];
@@ -40,7 +40,7 @@ export function DispersionsPart() {
           ))}
         </ul>
       </section>
-      <aside>
+      <aside className="no-print">
         <CarrierPanel />
         <CheckList checks={checks} label="Checks on the dispersions" />
       </aside>

@@ -1,57 +1,79 @@
-import { liquidName } from '@kleur/core/work';
+import { barsOf, type Cuts, cutsOf } from '@kleur/core/balance';
+import { lineText, type SheetGroup } from '@kleur/core/sheet';
 import { usePrinter } from '../../../../shared/hooks/useSettings.ts';
 import { PotSwatch } from '../../PotSwatch.tsx';
 import { useDocument, usePlan, usePrep } from '../../state/useDerived.ts';
-import { amountText, ownLiquid } from './amount.ts';
+import { CutStrip } from './CutStrip.tsx';
+import { PagePrint } from './PagePrint.tsx';
 import { PrintButton } from './PrintButton.tsx';
+import { useSheet } from './useSheet.ts';
 
-/** One label a cup, to print, cut and stick on. */
+/** One label a cup, jar, bottle and embed, and a strip to lay along the mould: to print, cut out and stick on. */
 export function LabelsPart() {
   const { name } = useDocument();
-  const { pots } = usePrep();
-  const print = usePrinter();
   const plan = usePlan();
+  const { sections } = useSheet();
+  // Cups first; what was made the day before after them.
+  const groups = ['cups', 'before'].flatMap((id) => sections.find((s) => s.id === id)?.groups ?? []);
+  const labels = groups.filter((g) => g.id !== 'frozen' && g.id !== 'infusions');
+  const strips = barsOf(plan.moulding).rows.flatMap(({ row }) => {
+    const cuts = cutsOf(row.mould, plan.moulding.bars);
+    return cuts ? [{ row, cuts }] : [];
+  });
   return (
     <section aria-label="Cup labels">
+      <PagePrint name={name} />
       <div className="section-head no-print">
         <p className="soft">Print, cut, and stick one on each cup before lye meets oil.</p>
         <PrintButton label="Print labels" />
       </div>
+      {labels.length === 0 && <p className="soft">Nothing of this plan comes out of a cup.</p>}
       <ul className="labels">
-        {pots.map((p, i) => (
-          <li key={p.pot.id} className="label">
-            <PotSwatch potId={p.pot.id} stage="cured" label={p.pot.name} className="label-fill" />
-            <div>
-              <p className="label-number">{i + 1}</p>
-              <h3>{p.pot.name}</h3>
-              <p className="small">{name}</p>
-              <ul className="figure">
-                {p.rows.map((r) => (
-                  <li key={r.row.id}>
-                    {r.material.name}: <b>{amountText(r, print)}</b>
-                    {r.carrier && ownLiquid(r) !== null && (
-                      <>
-                        {' '}
-                        in {print.fixed(ownLiquid(r)!, 1)} g{' '}
-                        {liquidName(plan, r.carrier.medium, r.fromBatch, p.pot.id)}
-                      </>
-                    )}
-                  </li>
-                ))}
-                {p.rows.length === 0 && <li>no colour</li>}
-                {p.scent > 0 && <li>scent last: {print.mass(p.scent)}</li>}
-                <li>
-                  batter:{' '}
-                  {print.mass(
-                    p.flow.draws.reduce((s, d) => s + d.mass, 0),
-                    true,
-                  )}
-                </li>
-              </ul>
-            </div>
-          </li>
+        {labels.map((g) => (
+          <Label key={g.id} group={g} name={name} />
         ))}
       </ul>
+      {strips.map(
+        ({ row, cuts }: { row: { id: string; mould: { name: string; length: number } }; cuts: Cuts }) => (
+          <CutStrip key={row.id} name={row.mould.name} length={row.mould.length} cuts={cuts} />
+        ),
+      )}
     </section>
+  );
+}
+
+function Label({ group, name }: { readonly group: SheetGroup; readonly name: string }) {
+  const { pots } = usePrep();
+  const print = usePrinter();
+  const pot = pots.find((p) => p.pot.id === group.potId);
+  const [number, title] = pot ? [/\d+/.exec(group.title)?.[0] ?? '', pot.pot.name] : ['', group.title];
+  return (
+    <li className="label">
+      {pot ? (
+        <PotSwatch potId={pot.pot.id} stage="cured" label={pot.pot.name} className="label-fill" />
+      ) : (
+        <span />
+      )}
+      <div>
+        {number && <p className="label-number">{number}</p>}
+        <h3>{title}</h3>
+        <p className="small">{name}</p>
+        <ul className="figure">
+          {group.lines.map((l) => (
+            <li key={l.id}>{pot ? `${l.amount} ${l.what}` : lineText(l)}</li>
+          ))}
+          {pot && pot.scent > 0.005 && <li>scent last: {print.mass(pot.scent)}</li>}
+          {pot && (
+            <li>
+              batter:{' '}
+              {print.mass(
+                pot.flow.draws.reduce((s, d) => s + d.mass, 0),
+                true,
+              )}
+            </li>
+          )}
+        </ul>
+      </div>
+    </li>
   );
 }

@@ -1,9 +1,26 @@
-import { Select, Segmented } from 'antd';
+import { Collapse, Segmented, Select } from 'antd';
 import { useMemo } from 'react';
 import { type Check } from '@kleur/core/checks';
 import { TECHNIQUES, techniqueById } from '@kleur/core/palette';
-import { type Finish, FINISHES, HEATS, PLAN_LIMITS, setWork, type Work } from '@kleur/core/plan';
-import { PACE_SPREAD, type Timeline, timelineOf, type WorkOrder, workOrder } from '@kleur/core/work';
+import {
+  type Finish,
+  FINISHES,
+  HEATS,
+  type Minutes,
+  ORDER_WAYS,
+  type OrderWay,
+  PLAN_LIMITS,
+  setWork,
+  type Work,
+} from '@kleur/core/plan';
+import {
+  PACE_SPREAD,
+  type Timeline,
+  timelineOf,
+  withFinish,
+  type WorkOrder,
+  workOrder,
+} from '@kleur/core/work';
 import * as why from '@kleur/core/why';
 import { usePrinter } from '../../../../shared/hooks/useSettings.ts';
 import { LevelMark } from '../../../../shared/ui/Levels.tsx';
@@ -50,7 +67,7 @@ export function OrderPart() {
         <OrderList order={order} />
         <PaceChart timeline={timeline} order={order.order} />
       </div>
-      <aside>
+      <aside className="no-print">
         <WorkPanel />
         <CheckList checks={checks} label="Checks on the work" />
       </aside>
@@ -66,9 +83,11 @@ function OrderList({ order }: { readonly order: WorkOrder }) {
   const names = (from: readonly { readonly name: string }[]): string => from.map((p) => p.name).join(', ');
   const firstWash = pots.findIndex((p) => order.washBefore.has(p.id));
   const held = pots.filter((p) => order.heldBack.has(p.id));
+  const first = pots.filter((p) => order.broughtForward.has(p.id));
   return (
     <section aria-label="Order of colouring">
       <h2>Colour the pots in this order</h2>
+      <OrderSwitch order={order} />
       <ol className="order">
         {pots.map((p, i) => (
           <li key={p.id}>
@@ -81,7 +100,7 @@ function OrderList({ order }: { readonly order: WorkOrder }) {
               <PotSwatch potId={p.id} stage="cured" label={p.name} className="order-fill" />
               <b>{p.name}</b>
               <span className="soft small figure">
-                {i === 0 ? 'clean blender' : `carry-over ΔE ${print.fixed(order.harm[i]!, 2)}`}
+                {i === 0 ? 'clean blender' : `streak ΔE ${print.fixed(order.harm[i]!, 1)}`}
                 {i > 0 && (
                   <Why
                     of={`the carry-over into ${p.name}`}
@@ -107,11 +126,104 @@ function OrderList({ order }: { readonly order: WorkOrder }) {
               .filter((p) => order.washBefore.has(p.id))
               .map((p) => p.name)
               .join(', before ')}.`}
+        {first.length > 0 &&
+          ` ${names(first)} ${first.length > 1 ? 'thicken' : 'thickens'} fast and so ${first.length > 1 ? 'come' : 'comes'} first: last ${first.length > 1 ? 'they' : 'it'} would be streaked.`}
         {held.length > 0 &&
           ` ${names(held)} ${held.length > 1 ? 'thicken' : 'thickens'} fast and so ${held.length > 1 ? 'come' : 'comes'} last, whatever the colour.`}
-        <span className="soft"> Reckoned with 4 g carried from one pot to the next.</span>
+        <span className="soft">
+          {' '}
+          Reckoned with 4 g carried on, which streak a tenth of the next pot; a streak in white counts double.
+        </span>
       </p>
     </section>
+  );
+}
+
+const ORDER_NAMES: Readonly<Record<OrderWay, string>> = {
+  harm: 'least streaks',
+  palest: 'palest first',
+  own: 'my own',
+};
+
+/** Which school the order follows; one's own is put together by dragging. */
+function OrderSwitch({ order }: { readonly order: WorkOrder }) {
+  const plan = usePlan();
+  const edit = useEdit();
+  const { by } = plan.work.order;
+  const set = (change: Partial<Work['order']>): void => {
+    edit((p) => setWork(p, { order: { ...p.work.order, ...change } }), 'order');
+  };
+  return (
+    <div className="no-print">
+      <Segmented<OrderWay>
+        aria-label="Order of colouring by"
+        value={by}
+        onChange={(next) => {
+          // One's own starts with what stands there.
+          set(
+            next === 'own' && plan.work.order.pots.length === 0
+              ? { by: next, pots: [...order.order] }
+              : { by: next },
+          );
+        }}
+        options={ORDER_WAYS.map((way) => ({ value: way, label: ORDER_NAMES[way] }))}
+      />
+      {by === 'own' && (
+        <SortableList
+          label="My own order of colouring"
+          items={order.order.map((id) => ({ id, label: plan.pots.find((p) => p.id === id)!.name }))}
+          onOrder={(pots) => {
+            set({ pots });
+          }}
+        />
+      )}
+    </div>
+  );
+}
+
+const MINUTE_NAMES: Readonly<Record<keyof Minutes, string>> = {
+  split: 'Split off',
+  colour: 'Colour',
+  scent: 'Scent',
+  pour: 'Pour',
+  top: 'On the top',
+};
+const MINUTE_KEYS: readonly (keyof Minutes)[] = ['split', 'colour', 'scent', 'pour', 'top'];
+
+/** How long this maker takes for a pot at each step. */
+function MinutesPart() {
+  const { work } = usePlan();
+  const edit = useEdit();
+  return (
+    <Collapse
+      ghost
+      size="small"
+      items={[
+        {
+          key: 'minutes',
+          label: 'My minutes for each pot',
+          children: (
+            <div className="row">
+              {MINUTE_KEYS.map((key) => (
+                <NumberField
+                  key={key}
+                  label={MINUTE_NAMES[key]}
+                  width={104}
+                  value={work.minutes[key]}
+                  digits={1}
+                  {...PLAN_LIMITS.minutes}
+                  step={0.5}
+                  suffix="min"
+                  onCommit={(v) => {
+                    edit((p) => setWork(p, { minutes: { ...p.work.minutes, [key]: v } }), `minutes:${key}`);
+                  }}
+                />
+              ))}
+            </div>
+          ),
+        },
+      ]}
+    />
   );
 }
 
@@ -136,7 +248,11 @@ function WorkPanel() {
           onChange={(v: string | undefined) => {
             set({ fallback: v ?? null });
           }}
-          options={TECHNIQUES.map((t) => ({ value: t.id, label: t.name }))}
+          // The way out of a design is never the design itself.
+          options={TECHNIQUES.filter((t) => t.id !== idea.technique).map((t) => ({
+            value: t.id,
+            label: t.name,
+          }))}
         />
       </div>
       <Hurry />
@@ -169,6 +285,35 @@ function WorkPanel() {
           set({ finish });
         }}
       />
+      {work.finish.includes('oven') && (
+        <NumberField
+          label="Warmth of the oven"
+          width={140}
+          value={work.ovenTemperature}
+          digits={0}
+          {...PLAN_LIMITS.oven}
+          step={5}
+          suffix="°C"
+          onCommit={(ovenTemperature) => {
+            set({ ovenTemperature });
+          }}
+        />
+      )}
+      <MinutesPart />
+      <div className="setting">
+        <span>Batter that thickens fast</span>
+        <Segmented<boolean>
+          aria-label="Batter that thickens fast"
+          value={work.fastWanted}
+          onChange={(fastWanted) => {
+            set({ fastWanted });
+          }}
+          options={[
+            { value: false, label: 'is a risk' },
+            { value: true, label: 'is wanted' },
+          ]}
+        />
+      </div>
       <div className="setting">
         <span>Permanent line</span>
         <Segmented<boolean>
@@ -213,7 +358,7 @@ function FinishOrder(props: {
           value={null}
           placeholder={finish.length === 0 ? 'nothing' : 'and then'}
           onChange={(next) => {
-            if (next) onChange([...finish, next]);
+            if (next) onChange(withFinish(finish, next));
           }}
           options={left.map((f) => ({ value: f, label: FINISH_NAMES[f] }))}
         />

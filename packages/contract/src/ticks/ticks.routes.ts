@@ -1,0 +1,3 @@
+export const tickRoutes = {
+  ticks: (batchId: string) => `/api/batches/${encodeURIComponent(batchId)}/ticks`,
+} as const;
