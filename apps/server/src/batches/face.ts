@@ -1,9 +1,9 @@
 import { type FaceStripe } from '@kleur/contract';
-import { bareComposition, flowOf, potComposition } from '@kleur/core/balance';
+import { bareComposition, flowOf, gelOf, potComposition } from '@kleur/core/balance';
 import { cured, predictColour } from '@kleur/core/pigment';
 import { type Plan } from '@kleur/core/plan';
 
-/** The bar's colours at cure, ungelled, for the list: pots with a share, or the bare base. */
+/** The bar's colours at cure, gelled as the batch likely is, for the list: pots with a share, or the bare base. */
 export function faceOf(plan: Plan): FaceStripe[] {
   const pots = flowOf(plan)
     .pots.map(({ pot, oils, drawnOff }) => ({
@@ -14,11 +14,17 @@ export function faceOf(plan: Plan): FaceStripe[] {
   if (pots.length === 0) {
     return plan.base.oils.length === 0
       ? []
-      : [{ name: 'Bare base', hex: predictColour(bareComposition(plan), cured()).hex, share: 1 }];
+      : [
+          {
+            name: 'Bare base',
+            hex: predictColour(bareComposition(plan), cured(gelOf(plan).gel)).hex,
+            share: 1,
+          },
+        ];
   }
   return pots.map(({ pot, fraction }) => ({
     name: pot.name,
-    hex: predictColour(potComposition(plan, pot), cured()).hex,
+    hex: predictColour(potComposition(plan, pot), cured(gelOf(plan).gel)).hex,
     share: fraction,
   }));
 }

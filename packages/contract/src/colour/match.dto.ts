@@ -78,6 +78,7 @@ class MatchRecipeDto implements Recipe {
   @One(() => ScreenColourDto) fresh!: ScreenColourDto;
   @One(() => ScreenColourDto) cut!: ScreenColourDto;
   @One(() => ScreenColourDto) cured!: ScreenColourDto;
+  @One(() => ScreenColourDto) otherGel!: ScreenColourDto;
   @Num(0, 1_000_000, { nullable: true, description: 'Per kg oils; null when a price is unknown' })
   cost!: number | null;
   @Num(0, 200, { description: 'ΔE00 by which untested defaults may be off together' }) doubt!: number;

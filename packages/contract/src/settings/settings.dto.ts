@@ -45,6 +45,5 @@ export class SettingsUpdateDto implements SettingsWire {
   @OneOf(DOSE_UNITS) doseUnit!: DoseUnit;
   @One(() => UnitsDto) units!: UnitsDto;
   @OneOf(DATE_ORDERS) dateOrder!: DateOrder;
-  @Num(0, 1) gel!: number;
   @Version() version!: number;
 }

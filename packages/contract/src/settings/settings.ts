@@ -18,8 +18,6 @@ export interface Settings {
   readonly doseUnit: DoseUnit;
   readonly units: Units;
   readonly dateOrder: DateOrder;
-  /** Gel assumed when a batch is opened: 0 none, 1 full. */
-  readonly gel: number;
 }
 
 export interface SettingsWire extends Settings {
@@ -38,5 +36,4 @@ export const defaultSettings: Settings = {
   doseUnit: 'g-per-kg',
   units: metricUnits,
   dateOrder: 'day-month-year',
-  gel: 0,
 };

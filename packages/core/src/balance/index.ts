@@ -20,6 +20,7 @@ export {
   solveOils,
 } from './fill.ts';
 export { type DrawFlow, type Flow, type LyeFlow, type PotFlow, totalOf } from './flow.ts';
+export { type BatchGel, gelOf } from './gel.ts';
 export { setLiquidWay } from './liquidWay.ts';
 export {
   type Batter,

@@ -5,6 +5,7 @@ import { metricUnits } from '../units/view.ts';
 import { flowOf } from '../balance/balance.ts';
 import { potComposition } from '../balance/potComposition.ts';
 import { type Fill, fillOf } from '../balance/fill.ts';
+import { type BatchGel, gelOf } from '../balance/gel.ts';
 import { type Flow, tinted } from '../balance/flow.ts';
 import { type Batter, batterOf } from '../balance/lye.ts';
 import { materialOf, type Plan } from '../plan/plan.ts';
@@ -70,6 +71,8 @@ export interface PlanFacts {
   readonly made: boolean;
   readonly batter: Batter;
   readonly flow: Flow;
+  /** How the batch is going to gel. */
+  readonly gel: BatchGel;
   readonly fill: Fill;
   readonly prep: PrepSheet;
   readonly steps: readonly PotStep[];
@@ -91,6 +94,7 @@ export function planFacts(
   { measuring, print = printerFor(metricUnits), shelf, made = false }: CheckContext,
 ): PlanFacts {
   const flow = flowOf(plan);
+  const gel = gelOf(plan);
   const { scent } = plan.base;
   return {
     plan,
@@ -100,13 +104,14 @@ export function planFacts(
     shelf: shelf ?? new Map(plan.materials.map((m) => [m.id, m])),
     batter: batterOf(plan),
     flow,
+    gel,
     used: usedMaterials(plan),
     held: heldByPots(plan, flow),
     fill: fillOf(plan),
     prep: prepSheet(plan, measuring),
     steps: timelineOf(plan).pots,
     blend: scent && scentBlend(plan, scent, productPerOil(plan)),
-    looks: new Map(plan.pots.map((p) => [p.id, looksOf(potComposition(plan, p))])),
+    looks: new Map(plan.pots.map((p) => [p.id, looksOf(potComposition(plan, p), gel.gel)])),
   };
 }
 

@@ -77,7 +77,7 @@ export function checkMud(facts: PlanFacts): Check[] {
       facts.looks.get(a.id)!.composition,
       facts.looks.get(b.id)!.composition,
       ends,
-      cured(),
+      cured(facts.gel.gel),
     );
     if (index >= MUD_BELOW) return [];
     return [
@@ -108,7 +108,7 @@ export const checkWhiteWillTan = (facts: PlanFacts): Check[] =>
     const rise = looks.cured[2] - meant[2];
     if (rise <= TAN_WARN) return [];
     const from = (part: Partial<typeof canvas>): number =>
-      predictLab({ ...referenceCanvas, ...part }, parts, cured())[2] - meant[2];
+      predictLab({ ...referenceCanvas, ...part }, parts, cured(facts.gel.gel))[2] - meant[2];
     const { milk, scent, carotenoid, chlorophyll, brown } = canvas;
     const causes = [
       ['scent', scent ? from({ scent }) : 0],

@@ -6,7 +6,7 @@ import { type Optics } from '../pigment/optics.ts';
 import { cured, fresh } from '../pigment/stage.ts';
 import { type Composition, stageOf } from '../pigment/composition.ts';
 
-/** What the checks ask about the colour of a pot, each answered once. Cured and ungelled where nothing else is said. */
+/** What the checks ask about the colour of a pot, each answered once. Cured, and gelled as the batch likely is. */
 export interface PotLooks {
   readonly composition: Composition;
   readonly cured: LabD65;
@@ -22,12 +22,12 @@ export interface PotLooks {
   freshOff(): number;
 }
 
-function looks(composition: Composition): PotLooks {
+function looks(composition: Composition, gel: number): PotLooks {
   const { canvas, parts } = composition;
   const mixer = createMixer(
     canvas,
     parts.map((p) => p.optics),
-    stageOf(composition, cured()),
+    stageOf(composition, cured(gel)),
   );
   const at = (doses: readonly number[]): LabD65 => {
     const [L, a, b] = mixer.lab(doses);
@@ -46,7 +46,7 @@ function looks(composition: Composition): PotLooks {
       alone.set(optics, found);
       return found;
     },
-    meant: () => (meant ??= predictLab(referenceCanvas, parts, cured())),
+    meant: () => (meant ??= predictLab(referenceCanvas, parts, cured(gel))),
     freshOff: () => (off ??= freshOff(composition)),
   };
 }
@@ -69,8 +69,9 @@ function idOf(optics: Optics): number {
   return known;
 }
 
-const keyOf = ({ canvas: c, parts, age, gel }: Composition): string =>
+const keyOf = ({ canvas: c, parts, age, gel }: Composition, batchGel: number): string =>
   [
+    batchGel,
     c.carotenoid,
     c.chlorophyll,
     c.brown,
@@ -89,9 +90,9 @@ const kept = new Map<string, PotLooks>();
  * The colours of a composition at the stages that the checks ask about. Equal compositions are looked up, so
  * that a drag works out one pot only.
  */
-export function looksOf(composition: Composition): PotLooks {
-  const key = keyOf(composition);
-  const found = kept.get(key) ?? looks(composition);
+export function looksOf(composition: Composition, gel = 0): PotLooks {
+  const key = keyOf(composition, gel);
+  const found = kept.get(key) ?? looks(composition, gel);
   // The newest last, so that the first is the one longest unused.
   kept.delete(key);
   kept.set(key, found);

@@ -258,6 +258,7 @@ function finish(
     fresh: show(fresh(stage.gel)),
     cut: show(atCut(stage.gel)),
     cured: show(cured(stage.gel)),
+    otherGel: show(cured(stage.gel < 0.5 ? 1 : 0)),
     cost: prices.includes(null) ? null : prices.reduce<number>((sum, p) => sum + p!, 0),
     doubt,
     pace: used.reduce((pace, c) => pace * c.pace, 1),

@@ -47,6 +47,8 @@ export interface Recipe {
   readonly fresh: ScreenColour;
   readonly cut: ScreenColour;
   readonly cured: ScreenColour;
+  /** Cured, if the batch does the other: gels where it was matched ungelled, or the other way round. */
+  readonly otherGel: ScreenColour;
   /** Per kg oils, null when a price is unknown. */
   readonly cost: number | null;
   /** ΔE00 by which untested defaults may be off together. */

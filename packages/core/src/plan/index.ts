@@ -53,6 +53,7 @@ export { wouldCycle } from './graph.ts';
 export { type IntegrityProblem, integrityProblems } from './integrity.ts';
 export { canonicalText } from './canonical.ts';
 export { PLAN_LIMITS } from './limits.ts';
+export { hasLate } from './late.ts';
 export { isMilk, LIQUID_FACTS, liquidOfPlan, liquidPartsSum } from './liquid.ts';
 export { soundRows } from './soundRows.ts';
 export {

@@ -28,5 +28,5 @@ export const takesLate = (
 ): boolean => TAKEN.indexOf(takenOf(plan, pot)) >= TAKEN.indexOf(after);
 
 /** Whether anything at all goes into the batter late, so that it matters when a pot is taken off. */
-export const hasLate = ({ base }: Plan): boolean =>
+export const hasLate = ({ base }: Pick<Plan, 'base'>): boolean =>
   base.liquid.heldBack > 0 || base.additives.some((a) => isMomentLate(a.moment));

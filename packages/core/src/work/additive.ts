@@ -1,5 +1,6 @@
 import { deltaE00 } from '../colour/deltaE00.ts';
 import { cured } from '../pigment/stage.ts';
+import { gelOf } from '../balance/gel.ts';
 import { bareComposition } from '../balance/potComposition.ts';
 import { labOf } from '../pigment/composition.ts';
 import { solidDensity } from '../balance/density.ts';
@@ -27,7 +28,7 @@ export function additiveEffects(plan: Plan, row: AdditiveRow, mass: number): Add
     ...plan,
     base: { ...plan.base, additives: plan.base.additives.filter((a) => a.id !== row.id) },
   };
-  const [one, other] = [plan, without].map((p) => labOf(bareComposition(p), cured()));
+  const [one, other] = [plan, without].map((p) => labOf(bareComposition(p), cured(gelOf(plan).gel)));
   return {
     deltaE: deltaE00(one!, other!),
     pace: row.moment === 'top' ? 1 : doseFactor(plan, row.materialId, row.dose),

@@ -1,6 +1,7 @@
 import { deltaE00 } from '../colour/deltaE00.ts';
 import { cured } from '../pigment/stage.ts';
 import { flowOf } from '../balance/balance.ts';
+import { gelOf } from '../balance/gel.ts';
 import { type Composition, labOf } from '../pigment/composition.ts';
 import { potComposition } from '../balance/potComposition.ts';
 import { potPaces } from './pace.ts';
@@ -43,7 +44,7 @@ export const streakMass = (mass: number): number =>
 export function carryOverHarm(plan: Plan, carry = CARRY_OVER): number[][] {
   const { pots } = flowOf(plan);
   const looks = pots.map((p) => potComposition(plan, p.pot));
-  const stage = cured();
+  const stage = cured(gelOf(plan).gel);
   const labs = looks.map((c) => labOf(c, stage));
   const palest = Math.max(...labs.map((lab) => lab[0]));
   const white = pots.map(
@@ -158,7 +159,8 @@ function ordered(plan: Plan, harm: readonly (readonly number[])[], before: reado
 }
 
 /** L* of each pot, cured. */
-const lightness = (plan: Plan): number[] => plan.pots.map((p) => labOf(potComposition(plan, p), cured())[0]);
+const lightness = (plan: Plan): number[] =>
+  plan.pots.map((p) => labOf(potComposition(plan, p), cured(gelOf(plan).gel))[0]);
 
 /** Least sum over all orders, set by set (Held and Karp). Where the wishes contradict each other they are dropped. */
 function exactOrder(harm: readonly (readonly number[])[], before: readonly number[]): number[] {

@@ -20,7 +20,6 @@ import { useStore } from 'react-redux';
 import { batchSaves, setOnBench } from '../../data/batchSaves.ts';
 import { useAppDispatch } from '../../data/store.ts';
 import { HOLDS_KEYS, useKeys } from '../../shared/hooks/useKeys.ts';
-import { useSettings } from '../../shared/hooks/useSettings.ts';
 import { newId } from '../../data/newId.ts';
 import { EmptyState } from '../../shared/ui/EmptyState.tsx';
 import { colourWorker } from '../../workers/client.ts';
@@ -38,7 +37,7 @@ import { watchElsewhere } from './state/elsewhere.ts';
 import './state/following.ts';
 import { LiveChecks } from './state/liveChecks.ts';
 import { BARE, LiveColours } from './state/liveColours.ts';
-import { useBenchState, useChecksQuestion, usePlan, usePotIds } from './state/useDerived.ts';
+import { useBenchState, useChecksQuestion, usePlan, usePlanGel, usePotIds } from './state/useDerived.ts';
 import { steps } from './steps.ts';
 import { TimeStrip } from './TimeStrip.tsx';
 import { UnitSwitch } from './UnitSwitch.tsx';
@@ -112,7 +111,7 @@ const OpenBench = memo(function OpenBench(props: { readonly id: string; readonly
   const dispatch = useAppDispatch();
   const store = useStore();
   const navigate = useNavigate();
-  const { gel } = useSettings();
+  const gel = usePlanGel();
   const [params, setParams] = useSearchParams();
   const [live] = useState(() => new LiveColours((c, s) => colourWorker().predict(c, s)));
 

@@ -7,10 +7,9 @@ import { addPot, type Plan, PLAN_LIMITS, type Pot, setFormula, setPot } from '@k
 import { gramsPerKg } from '@kleur/core/units';
 import { usePrinter } from '../../shared/hooks/useSettings.ts';
 import { NumberField } from '../../shared/ui/NumberField.tsx';
-import { useColours } from './BenchContext.ts';
 import { useEdit } from './state/useEdit.ts';
 import { newId } from '../../data/newId.ts';
-import { usePlan } from './state/useDerived.ts';
+import { usePlan, usePlanGel } from './state/useDerived.ts';
 import { curedStage } from './state/matching.ts';
 
 type Kind = keyof Ladders;
@@ -93,7 +92,7 @@ function withLadder(
 /** A ladder between two pots in their own colourants, with the naive ladders beside it. */
 export function LadderDialog({ potId, onClose }: { readonly potId: string; readonly onClose: () => void }) {
   const plan = usePlan();
-  const { gel } = useColours().stage;
+  const gel = usePlanGel();
   const edit = useEdit();
   const print = usePrinter();
   const [otherId, setOtherId] = useState<string | null>(plan.pots.find((p) => p.id !== potId)?.id ?? null);

@@ -10,13 +10,12 @@ import { usePalettesQuery } from '../../data/palettes.ts';
 import { useAppDispatch } from '../../data/store.ts';
 import { ColourPicker } from '../../shared/ui/ColourPicker.tsx';
 import { searchWorker } from '../../workers/client.ts';
-import { useColours } from './BenchContext.ts';
 import { edits } from './state/edits.ts';
 import { MatchFilterBar } from './MatchFilterBar.tsx';
 import { RecipeCard } from './RecipeCard.tsx';
 import { named, useMatches, useProblem, useShelf } from './useMatching.ts';
 import { curedStage, formulaOf } from './state/matching.ts';
-import { usePlan } from './state/useDerived.ts';
+import { usePlan, usePlanGel } from './state/useDerived.ts';
 
 const SIZES = [
   { value: 3, label: 'a little' },
@@ -36,7 +35,7 @@ export function MatchDrawer({ pot, without, onClose }: MatchDrawerProps) {
   const plan = usePlan();
   const shelf = useShelf();
   const dispatch = useAppDispatch();
-  const { gel } = useColours().stage;
+  const gel = usePlanGel();
   const own = useMemo(
     () => predictColour(potComposition(plan, pot.pot), curedStage(gel)).lab,
     // The colour when the drawer opened is what is wanted again, not what each recipe makes of it.
@@ -150,6 +149,7 @@ export function MatchDrawer({ pot, without, onClose }: MatchDrawerProps) {
                 wantedHex={wanted.hex}
                 shelf={shelf}
                 potOils={pot.oils}
+                gelled={gel > 0.5}
                 onUse={() => {
                   use(r);
                 }}

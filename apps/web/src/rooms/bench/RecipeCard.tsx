@@ -18,9 +18,11 @@ export function RecipeCard(props: {
   readonly wantedHex: string;
   readonly shelf: ReadonlyMap<string, Material>;
   readonly potOils: number;
+  /** Whether it was matched for a gelled bar. */
+  readonly gelled: boolean;
   readonly onUse: () => void;
 }) {
-  const { recipe, wantedHex, shelf, potOils } = props;
+  const { recipe, wantedHex, shelf, potOils, gelled } = props;
   const print = usePrinter();
   const { measuring } = useSettings();
   const names = recipe.parts.map((p) => shelf.get(p.id)?.name ?? p.id);
@@ -37,6 +39,7 @@ export function RecipeCard(props: {
     ['fresh', recipe.fresh.hex],
     ['cut', recipe.cut.hex],
     ['cured', recipe.cured.hex],
+    [gelled ? 'cured, if it does not gel' : 'cured, if it gels', recipe.otherGel.hex],
   ] as const;
   return (
     <li className="recipe" aria-label={`Recipe: ${names.join(', ') || 'bare base'}`}>

@@ -26,6 +26,12 @@ export const TimeStrip = memo(function TimeStrip({ startGel }: { readonly startG
   const { live } = useBench();
   const [hours, setHours] = useState(CURED_HOURS);
   const [gel, setGel] = useState(startGel);
+  const [planned, setPlanned] = useState(startGel);
+  // A plan that now gels, or no longer does, is shown so, whatever was looked at before.
+  if (planned !== startGel) {
+    setPlanned(startGel);
+    setGel(startGel);
+  }
 
   useEffect(() => {
     live.setStage({ hours, gel });

@@ -50,19 +50,6 @@ export function SettingsRoom() {
           </Form.Item>
           <UnitFields />
         </section>
-        <section>
-          <h2>Gel</h2>
-          <Form.Item name="gel" label="Batches open with">
-            <Segmented
-              aria-label="Gel when a batch opens"
-              options={[
-                { value: 0, label: 'No gel' },
-                { value: 0.5, label: 'Half' },
-                { value: 1, label: 'Full gel' },
-              ]}
-            />
-          </Form.Item>
-        </section>
       </SettingsForm>
       <AccessSection />
       <CopiesSection />

@@ -18,9 +18,8 @@ import { useAppDispatch } from '../../../data/store.ts';
 import { usePrinter } from '../../../shared/hooks/useSettings.ts';
 import { LevelMark } from '../../../shared/ui/Levels.tsx';
 import { searchWorker } from '../../../workers/client.ts';
-import { useColours } from '../BenchContext.ts';
 import { edits } from '../state/edits.ts';
-import { usePlan, usePrep } from '../state/useDerived.ts';
+import { usePlan, usePrep, usePlanGel } from '../state/useDerived.ts';
 import { useProblem, useShelf } from '../useMatching.ts';
 import { curedStage, formulaOf } from '../state/matching.ts';
 import { type MatchedColour } from './usePaletteMatches.ts';
@@ -44,7 +43,7 @@ const eyes: readonly (readonly [Deficiency, string])[] = [
 /** What the technique asks of the colours: values, distances, mud, and other eyes. */
 export function ChecksPanel({ colours }: { readonly colours: readonly MatchedColour[] }) {
   const plan = usePlan();
-  const { gel } = useColours().stage;
+  const gel = usePlanGel();
   const shelf = useShelf();
   const dispatch = useAppDispatch();
   const [sorted, setSorted] = useState<'place' | 'value'>('place');
@@ -172,7 +171,7 @@ const FURTHER = [0, 1, 2, 3.5, 5.5, 8];
 function Apart({ items }: { readonly items: readonly Item[] }) {
   const plan = usePlan();
   const { pots } = usePrep();
-  const { gel } = useColours().stage;
+  const gel = usePlanGel();
   const dispatch = useAppDispatch();
   const shelf = useShelf();
   const print = usePrinter();
@@ -251,7 +250,7 @@ function Apart({ items }: { readonly items: readonly Item[] }) {
 /** What each touching pair becomes when it is worked too long. */
 function Mud({ items }: { readonly items: readonly Item[] }) {
   const plan = usePlan();
-  const { gel } = useColours().stage;
+  const gel = usePlanGel();
   const technique = techniqueById(plan.idea.technique);
   if (!technique || items.length < 2) return null;
   const pairs = checkApart(

@@ -16,9 +16,9 @@ import {
 } from '@kleur/core/palette';
 import { useAppDispatch } from '../../../data/store.ts';
 import { usePrinter } from '../../../shared/hooks/useSettings.ts';
-import { useColours } from '../BenchContext.ts';
 import { edits } from '../state/edits.ts';
 import { newId } from '../../../data/newId.ts';
+import { usePlanGel } from '../state/useDerived.ts';
 import { useMatches, useProblem } from '../useMatching.ts';
 
 const schemeName: Readonly<Record<Scheme, string>> = {
@@ -62,7 +62,7 @@ export function HarmonyPanel() {
     chroma: 0.1,
     count: 4,
   });
-  const { gel } = useColours().stage;
+  const gel = usePlanGel();
   const dispatch = useAppDispatch();
   const print = usePrinter();
   const problem = useProblem(null, gel);

@@ -3,9 +3,7 @@ import { type LabD65 } from '@kleur/core/colour';
 import { type MatchResult } from '@kleur/core/match';
 import { type PaletteColour } from '@kleur/core/plan';
 
-import { useColours } from '../BenchContext.ts';
-
-import { usePlan } from '../state/useDerived.ts';
+import { usePlan, usePlanGel } from '../state/useDerived.ts';
 import { useMatches, useProblem } from '../useMatching.ts';
 
 export interface MatchedColour {
@@ -21,7 +19,7 @@ const same = (a: LabD65, b: LabD65): boolean => a.every((v, i) => v === b[i]);
  */
 export function usePaletteMatches(): { readonly colours: readonly MatchedColour[]; readonly busy: boolean } {
   const plan = usePlan();
-  const { gel } = useColours().stage;
+  const gel = usePlanGel();
   const problem = useProblem(null, gel);
   const targets = useMemo(() => plan.idea.colours.map((c) => c.lab), [plan.idea.colours]);
   const { results, of, busy } = useMatches(problem, targets);

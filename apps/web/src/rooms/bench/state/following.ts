@@ -1,5 +1,6 @@
 import { defaultSettings } from '@kleur/contract';
 import { type LabD65 } from '@kleur/core/colour';
+import { gelOf } from '@kleur/core/balance';
 import { type PaletteColour, type Plan, setFormula } from '@kleur/core/plan';
 import { materialsApi } from '../../../data/materials.ts';
 import { settingsApi } from '../../../data/settings.ts';
@@ -51,7 +52,7 @@ listenerMiddleware.startListening({
       plan: present.plan,
       potId: null,
       oils: equalShare(present.plan),
-      gel: settings.gel,
+      gel: gelOf(present.plan).gel,
       candidates: candidatesFor(shelf, filter),
       most,
       settings,

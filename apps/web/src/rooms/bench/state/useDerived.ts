@@ -5,6 +5,7 @@ import { type PlanFrame, planFrames } from './planFrame.ts';
 import { type BatchWrite, isMade } from '@kleur/contract';
 import { type Material } from '@kleur/core/material';
 import { type Check } from '@kleur/core/checks';
+import { gelOf } from '@kleur/core/balance';
 import { type Plan } from '@kleur/core/plan';
 import { type Measuring } from '@kleur/core/units';
 import { type PrepPot, type PrepSheet, prepSheet } from '@kleur/core/work';
@@ -60,6 +61,9 @@ export function usePrep(): PrepSheet {
   const { measuring } = useSettings();
   return useMemo(() => prepared(plan, measuring), [plan, measuring]);
 }
+
+/** Whether the batch likely gels: what matches and checks count on, whatever the time strip shows. */
+export const usePlanGel = (): number => usePlanPart((p) => gelOf(p).gel);
 
 /** One pot of the sheet; undefined for one that is not there. */
 export const usePrepPot = (potId: string): PrepPot | undefined =>

@@ -1,5 +1,5 @@
 import { Segmented, Select, Switch } from 'antd';
-import { PLAN_LIMITS, type Pot, type PotPlace, setPot, type Taken } from '@kleur/core/plan';
+import { hasLate, PLAN_LIMITS, type Pot, type PotPlace, setPot, type Taken } from '@kleur/core/plan';
 import { grams } from '@kleur/core/units';
 import { NumberField } from '../../../../shared/ui/NumberField.tsx';
 import { MassField } from '../../../../shared/ui/Quantity.tsx';
@@ -14,8 +14,7 @@ export function PotMore({ pot }: { readonly pot: PotFrame }) {
   const set = (change: Partial<Omit<Pot, 'id' | 'doses'>>): void => {
     edit((p) => setPot(p, pot.id, change), `pot:${pot.id}:${Object.keys(change).join()}`);
   };
-  const { liquid, additives } = plan.base;
-  const late = liquid.heldBack > 0 || additives.some((a) => a.moment === 'trace' || a.moment === 'water');
+  const late = hasLate(plan);
   return (
     <>
       <div className="row">
