@@ -10,7 +10,7 @@ test('lye: 60 %, −2 % superfat, held back: the lye hides with the reason besid
   const lye = page.getByRole('region', { name: 'Lye and batter' });
   await expect(lye.getByText('154.8 g')).toBeVisible();
   await bench.fill('Lye concentration', '60');
-  await expect(page.getByText(/Too little liquid is left to dissolve the lye: 0\.67 times/)).toBeVisible();
+  await expect(page.getByText(/Too little water is left to dissolve the lye: 0\.67 times/)).toBeVisible();
   await expect(lye.getByText('154.8 g')).toHaveCount(0);
   await page.getByRole('button', { name: 'Set 33 %' }).first().click();
   await expect(lye.getByText('154.8 g')).toBeVisible();
@@ -20,9 +20,9 @@ test('lye: 60 %, −2 % superfat, held back: the lye hides with the reason besid
   await expect(page.getByLabel('Lye concentration')).toHaveValue('33');
   await page.getByText('What the liquid is').click();
   await bench.fill('Kept out of the lye, stirred in later', '200');
-  await expect(page.getByText(/Too little liquid is left/)).toBeVisible();
+  await expect(page.getByText(/Too little water is left/)).toBeVisible();
   await page.getByRole('button', { name: 'Hold nothing back for later' }).click();
-  await expect(page.getByText(/Too little liquid is left/)).toHaveCount(0);
+  await expect(page.getByText(/Too little water is left/)).toHaveCount(0);
   await expect(page.locator('body')).not.toContainText('NaN');
 });
 

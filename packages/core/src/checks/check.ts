@@ -13,6 +13,7 @@ import { type PrepSheet, prepSheet } from '../work/prep.ts';
 import { type ScentBlend, scentBlend } from '../balance/scent.ts';
 import { productPerOil } from '../balance/product.ts';
 import { type PotStep, timelineOf } from '../work/timeline.ts';
+import { type Touching, touchingPots } from '../work/touching.ts';
 import { looksOf, type PotLooks } from './looks.ts';
 
 export type CheckLevel = 'stop' | 'warn' | 'tip';
@@ -73,6 +74,7 @@ export interface PlanFacts {
   readonly flow: Flow;
   /** How the batch is going to gel. */
   readonly gel: BatchGel;
+  readonly touching: readonly Touching[];
   readonly fill: Fill;
   readonly prep: PrepSheet;
   readonly steps: readonly PotStep[];
@@ -105,6 +107,7 @@ export function planFacts(
     batter: batterOf(plan),
     flow,
     gel,
+    touching: touchingPots(plan, flow),
     used: usedMaterials(plan),
     held: heldByPots(plan, flow),
     fill: fillOf(plan),

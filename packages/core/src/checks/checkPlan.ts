@@ -13,7 +13,15 @@ import {
   checkTooSmall,
 } from './dose.ts';
 import { checkLateTakers } from './late.ts';
-import { checkBleeds, checkMud, checkReadsAsOne, checkValueFlat, checkWhiteWillTan } from './look.ts';
+import {
+  checkBleeds,
+  checkMud,
+  checkReadsAsOne,
+  checkScentCreeps,
+  checkSmears,
+  checkValueFlat,
+  checkWhiteWillTan,
+} from './look.ts';
 import { checkLiquidParts, checkLyeLiquid, checkPotSuperfat } from './lye.ts';
 import { checkCarrierHeavy, checkFreshMisleads, checkTotalSolids } from './pot.ts';
 import { checkScentOver, checkScentReaches } from './scent.ts';
@@ -21,6 +29,10 @@ import { checkShelfDiffers } from './shelf.ts';
 import { checkConvergence, checkFill, checkPotCycle, checkShares } from './share.ts';
 import {
   checkAllergen,
+  checkAsh,
+  checkFalseTrace,
+  checkSections,
+  checkTimeApart,
   checkHeatRisk,
   checkLayerBond,
   checkLots,
@@ -56,8 +68,11 @@ const checks: readonly ((facts: PlanFacts) => Check[])[] = [
   checkAlkaliUnstable,
   checkFades,
   checkBleeds,
+  checkSmears,
   checkWhiteWillTan,
   checkRivers,
+  checkTimeApart,
+  checkSections,
   checkReadsAsOne,
   checkMud,
   checkScentReaches,
@@ -72,6 +87,9 @@ const checks: readonly ((facts: PlanFacts) => Check[])[] = [
   checkRounding,
   checkFreshMisleads,
   checkLayerBond,
+  checkScentCreeps,
+  checkAsh,
+  checkFalseTrace,
   checkAllergen,
   checkRulesColour,
   checkLots,

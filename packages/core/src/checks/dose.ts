@@ -1,11 +1,22 @@
 import { deltaE00 } from '../colour/deltaE00.ts';
+import { chromaOf } from '../colour/lab.ts';
+import { labD65FromHex } from '../colour/srgb.ts';
 import { cautionText } from '../material/cautions.ts';
-import { type Carrier, type Caution, isEarly, potCarriers } from '../material/material.ts';
+import {
+  type Carrier,
+  type Caution,
+  isEarly,
+  isWhitener,
+  type Material,
+  potCarriers,
+} from '../material/material.ts';
+import { CURED_HOURS, faded, HOURS_PER_DAY } from '../pigment/stage.ts';
+import { gramsPerKg } from '../units/quantity.ts';
 import { mediumName } from '../work/dispersion.ts';
-import { makeWholeBatch, setDispersion, setDose, setPot } from '../plan/edit/index.ts';
-import { type Plan, sharesBatter, startingCarrier } from '../plan/plan.ts';
+import { makeWholeBatch, setAdditive, setDispersion, setDose, setPot } from '../plan/edit/index.ts';
+import { materialOf, type Plan, type Pot, sharesBatter, startingCarrier } from '../plan/plan.ts';
 import { type PrepPot, type PrepRow } from '../work/prep.ts';
-import { type Check, type PlanFacts } from './check.ts';
+import { type Check, type Held, type PlanFacts } from './check.ts';
 
 /** Runs a rule over every dose that is more than nothing. */
 function eachDose(
@@ -25,26 +36,87 @@ function eachDose(
 
 const BEYOND_CEILING: readonly Caution[] = ['stains', 'brittle', 'rivers', 'fast', 'heat', 'sensitiser'];
 
-/** Warns of a dose above the material's ceiling, g/kg oils, with what happens beyond it. */
-export const checkDoseOver = (facts: PlanFacts): Check[] =>
-  eachDose(facts, ({ row, material }, { pot }) => {
-    const ceiling = material.window?.ceiling;
-    if (ceiling === undefined || row.dose <= ceiling) return null;
-    const why = BEYOND_CEILING.filter((c) => material.cautions.includes(c)).map((c) => cautionText[c]);
-    return {
-      id: 'dose-over',
-      level: 'warn',
-      sentence: `${material.name} is above its ceiling. ${why.join(' ')}`.trim(),
-      arithmetic: `${facts.print.significant(row.dose, 3)} g/kg against ${facts.print.significant(ceiling, 3)} g/kg oils`,
-      remedy: `Bring it to ${facts.print.significant(ceiling, 3)} g/kg or less.`,
-      repairs: [
-        {
-          label: `Set ${facts.print.significant(ceiling, 3)} g/kg`,
-          apply: (p) => setDose(p, pot.id, row.id, { dose: ceiling as typeof row.dose }),
-        },
-      ],
-    };
-  });
+/** Warns of what stands above its ceiling in a pot, or in the whole batch, with what happens beyond it. */
+export function checkDoseOver(facts: PlanFacts): Check[] {
+  const { plan } = facts;
+  const batch = ceilingGroups(
+    plan.base.additives
+      .filter((a) => a.moment !== 'top')
+      .map((a) => ({ material: materialOf(plan, a.materialId), dose: a.dose })),
+  ).filter((g) => g.load > 1 + 1e-9);
+  // What is too much in the whole batch is told there, not again in every pot.
+  const told = new Set(batch.flatMap((g) => g.held.map((h) => h.material.id)));
+  return [
+    ...batch.map((g) => overCeiling(facts, g, null)),
+    ...plan.pots.flatMap((pot) =>
+      ceilingGroups(facts.held.get(pot.id)!)
+        .filter((g) => g.load > 1 + 1e-9 && !g.held.every((h) => told.has(h.material.id)))
+        .map((g) => overCeiling(facts, g, pot)),
+    ),
+  ];
+}
+
+/** What counts towards one ceiling: a material, or all grades of one colour index. */
+interface CeilingGroup {
+  readonly held: readonly Held[];
+  /** Sum of dose over ceiling; above 1 is too much. */
+  readonly load: number;
+}
+
+function ceilingGroups(held: readonly Held[]): CeilingGroup[] {
+  const groups = new Map<string, Held[]>();
+  for (const h of held) {
+    if (!(h.dose > 0) || h.material.window === null) continue;
+    const key = h.material.colourIndex || h.material.id;
+    groups.set(key, [...(groups.get(key) ?? []), h]);
+  }
+  return [...groups.values()].map((list) => ({
+    held: list,
+    load: list.reduce((sum, h) => sum + h.dose / h.material.window!.ceiling, 0),
+  }));
+}
+
+function overCeiling({ plan, print }: PlanFacts, { held, load }: CeilingGroup, pot: Pot | null): Check {
+  const most = [...held].sort((a, b) => b.dose - a.dose)[0]!.material;
+  const why = BEYOND_CEILING.filter((c) => held.some((h) => h.material.cautions.includes(c))).map(
+    (c) => cautionText[c],
+  );
+  const names = held.map((h) => h.material.name).join(' and ');
+  const row = pot?.doses.find((d) => held.some((h) => h.material.id === d.materialId)) ?? null;
+  const additive = pot
+    ? null
+    : plan.base.additives.find((a) => held.some((h) => h.material.id === a.materialId));
+  const own = row ?? additive ?? null;
+  const ceiling = own ? materialOf(plan, own.materialId).window!.ceiling : most.window!.ceiling;
+  // What others bring stays; this row takes what they leave of the ceiling.
+  const room = own ? Math.max(0, (1 - (load - own.dose / ceiling)) * ceiling) : 0;
+  const fits = Math.floor(room * 1000 + 1e-6) / 1000;
+  const beside = held.length > 1 || (own !== null && Math.abs(held[0]!.dose - own.dose) > 1e-6);
+  return {
+    id: 'dose-over',
+    level: 'warn',
+    place: pot
+      ? row
+        ? { at: 'dose', potId: pot.id, rowId: row.id }
+        : { at: 'pot', potId: pot.id }
+      : { at: 'additives' },
+    sentence:
+      `${names} ${held.length > 1 ? 'are together' : 'is'} above ${held.length > 1 ? 'their' : 'its'} ceiling${pot ? ` in ${pot.name}` : ' in the whole batch'}. ${why.join(' ')}`.trim(),
+    arithmetic: `${held.map((h) => `${held.length > 1 ? `${h.material.name} ` : ''}${print.significant(h.dose, 3)} of ${print.significant(h.material.window!.ceiling, 3)} g/kg`).join(' + ')}${beside ? ', with what comes from the whole batch and from other pots' : ''}`,
+    remedy: `Bring it to ${print.significant(fits, 3)} g/kg or less${beside && own ? ' here' : ''}.`,
+    repairs: own
+      ? [
+          {
+            label: `Set ${print.significant(fits, 3)} g/kg`,
+            apply: (p) =>
+              pot && row
+                ? setDose(p, pot.id, row.id, { dose: gramsPerKg(fits) })
+                : setAdditive(p, own.id, { dose: gramsPerKg(fits) }),
+          },
+        ]
+      : [],
+  };
+}
 
 /** Tells of a powder too small for the maker's scale or spoons: under two divisions, or half the smallest spoon. */
 export const checkTooSmall = (facts: PlanFacts): Check[] =>
@@ -88,28 +160,54 @@ export const checkAlkaliUnstable = (facts: PlanFacts): Check[] =>
 /** Keeps less than this share of its colour to cure or in light: warn. */
 export const FADES_BELOW = 0.7;
 
-/** Warns of a colourant of which less than 70 % stays in light. */
+/** What is left of a colour after cure in the dark and after a year in light, by the model, 0–1. */
+export function keptOf({ optics }: Material): { readonly cure: number; readonly light: number } {
+  const fading = optics?.fading;
+  if (!fading) return { cure: 1, light: 1 };
+  return {
+    cure: faded(CURED_HOURS, fading.remains, fading.darkDays),
+    light: faded(365 * HOURS_PER_DAY, fading.remains, fading.lightDays),
+  };
+}
+
+/** Warns of a colourant that keeps less than 70 % of its colour to cure or in light, each once. */
 export const checkFades = (facts: PlanFacts): Check[] =>
-  eachDose(facts, ({ material }) => {
-    const keeps = material.optics?.fading?.remains ?? 1;
-    if (keeps >= FADES_BELOW) return null;
-    return {
-      id: 'fades',
-      level: 'warn',
-      sentence: `${material.name} fades: about ${facts.print.number(keeps * 100, 0)} % of its colour lasts in light.`,
-      arithmetic: '',
-      remedy: 'Keep bars in the dark, or choose a steadier colour.',
-    };
-  });
+  once(
+    eachDose(facts, ({ material }) => {
+      const { cure, light } = keptOf(material);
+      if (Math.min(cure, light) >= FADES_BELOW) return null;
+      const percent = (share: number): string => facts.print.percent(share * 100, 0);
+      return {
+        id: 'fades',
+        level: 'warn',
+        sentence: `${material.name} fades: ${percent(cure)} of its colour is left at cure, ${percent(light)} after a year in light.`,
+        arithmetic: `less than ${percent(FADES_BELOW)}`,
+        remedy: 'Keep bars in the dark, or choose a steadier colour.',
+      };
+    }),
+  );
 
 /** Below this distance from the uncoloured pot nothing is seen. */
 export const FAINT_BELOW = 2;
 
+/** Kinds that are not there for their colour. */
+const NEVER_FAINT: readonly Material['kind'][] = ['scrub', 'additive'];
+
+/** Clays, whites, and what is as pale as the base itself. */
+function isPale(material: Material): boolean {
+  if (material.kind === 'clay' || isWhitener(material)) return true;
+  if (material.colour === null) return false;
+  const lab = labD65FromHex(material.colour);
+  return lab[0] > 80 && chromaOf(lab) < 14;
+}
+
 /** Tells of a colourant whose dose alone moves the bare pot by less than ΔE00 2. */
 export const checkDoseFaint = (facts: PlanFacts): Check[] =>
   eachDose(facts, ({ material }, { pot }) => {
-    if (!material.optics) return null;
+    if (!material.optics || NEVER_FAINT.includes(material.kind)) return null;
     const looks = facts.looks.get(pot.id)!;
+    // Whites, clays and pearls in a bare base are there for something else than a colour of their own.
+    if (isPale(material) && pot.doses.every((d) => isPale(materialOf(facts.plan, d.materialId)))) return null;
     const distance = deltaE00(looks.alone(material.optics), looks.uncoloured);
     if (distance >= FAINT_BELOW) return null;
     return {

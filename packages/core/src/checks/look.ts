@@ -1,55 +1,58 @@
-import { chromaOf, type LabD65 } from '../colour/lab.ts';
-import { referenceCanvas } from '../pigment/canvas.ts';
-import { isCarbon, isWhitener } from '../material/material.ts';
+import { deltaE00 } from '../colour/deltaE00.ts';
+import { type LabD65 } from '../colour/lab.ts';
+import { isCarbon, isWhitener, type MaterialKind } from '../material/material.ts';
 import { predictLab } from '../pigment/mixer.ts';
 import { cured } from '../pigment/stage.ts';
-import { checkApart, touchingPairs } from '../palette/apart.ts';
 import { blendedLab, MUD_BELOW } from '../palette/mud.ts';
-import { type Technique, techniqueById } from '../palette/technique.ts';
+import { techniqueById } from '../palette/technique.ts';
 import { changeScent, setPot } from '../plan/edit/index.ts';
-import { type Pot } from '../plan/plan.ts';
+import { materialOf, type Pot } from '../plan/plan.ts';
 import { stabiliserFor } from '../material/browning.ts';
 import { type Check, type PlanFacts, type Repair } from './check.ts';
 
-/** Pots that meet in the bar: as the technique brings them together, or neighbours while none is chosen. */
-function meeting({ plan, flow }: PlanFacts): {
-  readonly pots: readonly Pot[];
-  readonly technique: Technique | null;
-} {
-  return {
-    pots: plan.pots.filter(
-      (p) => flow.pots.some((f) => f.pot.id === p.id && f.left > 0) && p.place !== 'spare',
-    ),
-    technique: techniqueById(plan.idea.technique),
-  };
-}
+/** Pots that can be seen in the bar. */
+const meeting = ({ plan, flow }: PlanFacts): readonly Pot[] =>
+  plan.pots.filter((p) => flow.pots.some((f) => f.pot.id === p.id && f.left > 0) && p.place !== 'spare');
 
-const neighbours = (count: number): (readonly [number, number])[] =>
-  Array.from({ length: Math.max(0, count - 1) }, (_, i) => [i, i + 1] as const);
-
-/** Touching pots that are too near each other for the technique. */
+/** Touching pots that are too near each other for the technique, or only too near in lightness. */
 export function checkReadsAsOne(facts: PlanFacts): Check[] {
-  const { pots, technique } = meeting(facts);
-  if (!technique || pots.length < 2) return [];
-  const labs = pots.map((p) => facts.looks.get(p.id)!.cured);
-  return checkApart(labs, technique)
-    .filter((pair) => !pair.apart)
-    .map(({ i, j, deltaE, deltaL }) => ({
-      id: 'reads-as-one',
-      level: 'warn',
-      place: { at: 'pot', potId: pots[i]!.id },
-      sentence: `${pots[i]!.name} and ${pots[j]!.name} will read as one in ${technique.name.toLowerCase()}.`,
-      arithmetic: `ΔE00 ${facts.print.number(deltaE, 1)} of ${facts.print.number(technique.apart, 1)} needed${technique.apartL > 0 ? `, ΔL* ${facts.print.number(deltaL, 1)} of ${facts.print.number(technique.apartL, 1)}` : ''}`,
-      remedy: 'Make one of them lighter or deeper, or put white between them.',
-    }));
+  const technique = techniqueById(facts.plan.idea.technique);
+  if (!technique) return [];
+  return facts.touching.flatMap(({ a, b }): Check[] => {
+    const [one, two] = [facts.looks.get(a.id)!.cured, facts.looks.get(b.id)!.cured];
+    const deltaE = deltaE00(one, two);
+    const deltaL = Math.abs(one[0] - two[0]);
+    const merges = deltaE < technique.apart;
+    if (!merges && deltaL >= technique.apartL) return [];
+    const name = technique.name.toLowerCase();
+    const white = whiteCanLieBetween(facts, a, b);
+    return [
+      {
+        id: 'reads-as-one',
+        level: 'warn',
+        place: { at: 'pot', potId: a.id },
+        sentence: merges
+          ? `${a.name} and ${b.name} will read as one in ${name}.`
+          : `${a.name} and ${b.name} differ in hue but are about as light: fine strokes of ${name} blur.`,
+        arithmetic: `ΔE00 ${facts.print.number(deltaE, 1)} of ${facts.print.number(technique.apart, 1)} needed${technique.apartL > 0 ? `, ΔL* ${facts.print.number(deltaL, 1)} of ${facts.print.number(technique.apartL, 1)}` : ''}`,
+        remedy: merges
+          ? `Make one of them lighter or deeper${white ? ', or put white between them' : ''}.`
+          : 'Make one of them clearly lighter or darker.',
+      },
+    ];
+  });
 }
+
+/** Whether something could be poured between two pots: layers and sections that lie in a row, and are not dragged together. */
+const whiteCanLieBetween = ({ touching }: PlanFacts, a: Pot, b: Pot): boolean =>
+  touching.some((t) => t.a === a && t.b === b && !t.mixed) && a.place === b.place;
 
 /** All pots within this of L* leave the bar flat. */
 export const FLAT_WITHIN = 12;
 
 /** Tells of a design whose pots all lie within 12 L* of each other, cured: in grey it is one surface. */
 export function checkValueFlat(facts: PlanFacts): Check[] {
-  const { pots } = meeting(facts);
+  const pots = meeting(facts);
   if (pots.length < 2) return [];
   const values = pots.map((p) => facts.looks.get(p.id)!.cured[0]);
   const span = Math.max(...values) - Math.min(...values);
@@ -66,55 +69,84 @@ export function checkValueFlat(facts: PlanFacts): Check[] {
   ];
 }
 
-/** Pairs that lose most of their colour where they are worked into each other. */
+/** Pairs that lose most of their colour where the technique works them into each other. */
 export function checkMud(facts: PlanFacts): Check[] {
-  const { pots, technique } = meeting(facts);
-  if (!technique?.mixes) return [];
-  return touchingPairs(pots.length, technique).flatMap(([i, j]): Check[] => {
-    const [a, b] = [pots[i]!, pots[j]!];
-    const ends: readonly LabD65[] = [facts.looks.get(a.id)!.cured, facts.looks.get(b.id)!.cured];
-    const { index } = blendedLab(
-      facts.looks.get(a.id)!.composition,
-      facts.looks.get(b.id)!.composition,
-      ends,
-      cured(facts.gel.gel),
-    );
-    if (index >= MUD_BELOW) return [];
-    return [
-      {
-        id: 'mud',
-        level: 'warn',
-        place: { at: 'pot', potId: a.id },
-        sentence: `${a.name} and ${b.name} turn to mud where they are overworked.`,
-        arithmetic: `an even blend keeps ${facts.print.percent(index * 100, 0)} of their chroma`,
-        remedy: 'Keep white between them, or work them less.',
-      },
-    ];
-  });
+  return facts.touching
+    .filter((t) => t.mixed)
+    .flatMap(({ a, b }): Check[] => {
+      const ends: readonly LabD65[] = [facts.looks.get(a.id)!.cured, facts.looks.get(b.id)!.cured];
+      const { index } = blendedLab(
+        facts.looks.get(a.id)!.composition,
+        facts.looks.get(b.id)!.composition,
+        ends,
+        cured(facts.gel.gel),
+      );
+      if (index >= MUD_BELOW) return [];
+      return [
+        {
+          id: 'mud',
+          level: 'warn',
+          place: { at: 'pot', potId: a.id },
+          sentence: `${a.name} and ${b.name} turn to mud where they are overworked.`,
+          arithmetic: `an even blend keeps ${facts.print.percent(index * 100, 0)} of their chroma`,
+          remedy: 'Work them less, or choose neighbours on the wheel.',
+        },
+      ];
+    });
 }
 
-/** A white pot further up than this in b* has tanned. */
-export const TAN_WARN = 4;
-const WHITE = { lightness: 82, chroma: 14 } as const;
+/** A pot meant white that is up by this in b*, or down by this in L*, has tanned. */
+export const TAN_WARN = { b: 4, L: 3 } as const;
+/** A pot whose own colour moves its white by more than this is not meant white, ΔE00. */
+const TINTED = 6;
+const COLOURED: readonly MaterialKind[] = ['pigment', 'mica', 'fluorescent', 'dye', 'botanical'];
 
-/** A pot meant white that its scent, milk or oils bring up. */
+/**
+ * A pot meant white that its scent, milk, clay or the powders of the whole batch bring up. Measured against what its
+ * own oils and whiteners would give without them: a tinted base is a canvas, not a tan, and silences nothing.
+ */
 export const checkWhiteWillTan = (facts: PlanFacts): Check[] =>
   facts.plan.pots.flatMap((pot): Check[] => {
-    if (!facts.held.get(pot.id)!.some((h) => isWhitener(h.material))) return [];
+    const held = facts.held.get(pot.id)!;
+    if (!held.some((h) => isWhitener(h.material))) return [];
     const looks = facts.looks.get(pot.id)!;
     const { canvas, parts } = looks.composition;
-    const meant = looks.meant();
-    if (meant[0] < WHITE.lightness || chromaOf(meant) > WHITE.chroma) return [];
+    const stage = cured(facts.gel.gel);
+    const optics = new Map(held.map((h) => [h.material.optics, h.material]));
+    const whitener = (p: (typeof parts)[number]): boolean => {
+      const m = optics.get(p.optics);
+      return m !== undefined && isWhitener(m);
+    };
+    const ownColour = (p: (typeof parts)[number]): boolean => {
+      const m = optics.get(p.optics);
+      return (
+        m !== undefined &&
+        COLOURED.includes(m.kind) &&
+        pot.doses.some((d) => d.materialId === m.id && d.dose > 0)
+      );
+    };
+    const bare = { ...canvas, scent: null, milk: 0 };
+    const whites = parts.filter(whitener);
+    const meant = predictLab(bare, whites, stage);
+    const tinted = predictLab(
+      bare,
+      parts.filter((p) => whitener(p) || ownColour(p)),
+      stage,
+    );
+    if (deltaE00(meant, tinted) > TINTED) return [];
     const rise = looks.cured[2] - meant[2];
-    if (rise <= TAN_WARN) return [];
-    const from = (part: Partial<typeof canvas>): number =>
-      predictLab({ ...referenceCanvas, ...part }, parts, cured(facts.gel.gel))[2] - meant[2];
-    const { milk, scent, carotenoid, chlorophyll, brown } = canvas;
+    const fall = meant[0] - looks.cured[0];
+    if (rise <= TAN_WARN.b && fall <= TAN_WARN.L) return [];
+    const shift = (from: Partial<typeof canvas>, with_ = whites): string => {
+      const lab = predictLab({ ...bare, ...from }, with_, stage);
+      return `b* ${facts.print.number(lab[2] - meant[2], 1)}, L* ${facts.print.number(lab[0] - meant[0], 1)}`;
+    };
+    const { milk, scent } = canvas;
     const causes = [
-      ['scent', scent ? from({ scent }) : 0],
-      ['milk', milk > 0 ? from({ milk }) : 0],
-      ['oils', from({ carotenoid, chlorophyll, brown })],
-    ] as const;
+      ...(scent ? [`scent ${shift({ scent })}`] : []),
+      ...(milk > 0 ? [`milk ${shift({ milk })}`] : []),
+      ...(parts.length > whites.length ? [`powders and clay ${shift({}, [...parts])}`] : []),
+    ];
     const repairs: Repair[] = [];
     if (scent && pot.scented)
       repairs.push({
@@ -133,11 +165,8 @@ export const checkWhiteWillTan = (facts: PlanFacts): Check[] =>
         level: 'warn',
         place: { at: 'pot', potId: pot.id },
         sentence: `${pot.name} is meant white and will tan.`,
-        arithmetic: `b* up by ${facts.print.number(rise, 1)} at cure: ${causes
-          .filter(([, v]) => v > 0.3)
-          .map(([name, v]) => `${name} ${facts.print.number(v, 1)}`)
-          .join(', ')}`,
-        remedy: 'Leave scent out, add stabiliser, choose paler oils, or more white within its ceiling.',
+        arithmetic: `at cure b* up by ${facts.print.number(rise, 1)}, L* down by ${facts.print.number(fall, 1)}: ${causes.join('; ')}`,
+        remedy: 'Leave scent out, add stabiliser, or more white within its ceiling.',
         repairs,
       },
     ];
@@ -145,30 +174,20 @@ export const checkWhiteWillTan = (facts: PlanFacts): Check[] =>
 
 const PALE = 82;
 
-/** A migrating dye, or heavy carbon, that touches a pale pot. */
-export function checkBleeds(facts: PlanFacts): Check[] {
-  const { pots, technique } = meeting(facts);
-  const pairs = technique ? touchingPairs(pots.length, technique) : neighbours(pots.length);
-  const pale = (p: Pot): boolean => facts.looks.get(p.id)!.cured[0] >= PALE;
-  const runs = new Map(
-    pots.map((p) => [
-      p.id,
-      facts.held
-        .get(p.id)!
-        .find(
-          ({ material: m, dose }) =>
-            (m.cautions.includes('bleeds') && !isCarbon(m)) ||
-            (isCarbon(m) && dose > (m.window?.typical ?? Infinity) + 1e-9),
-        ),
-    ]),
-  );
-  return pots.flatMap((pot): Check[] => {
-    const runner = runs.get(pot.id);
-    if (!runner) return [];
-    const beside = pairs
-      .flatMap(([i, j]) => (pots[i] === pot ? [pots[j]!] : pots[j] === pot ? [pots[i]!] : []))
-      .filter(pale);
-    if (beside.length === 0) return [];
+/** Pale pots that a pot touches. */
+const paleBeside = (facts: PlanFacts, pot: Pot): readonly Pot[] =>
+  facts.touching
+    .flatMap(({ a, b }) => (a === pot ? [b] : b === pot ? [a] : []))
+    .filter((p) => facts.looks.get(p.id)!.cured[0] >= PALE);
+
+/** A migrating dye that touches a pale pot. */
+export const checkBleeds = (facts: PlanFacts): Check[] =>
+  facts.plan.pots.flatMap((pot): Check[] => {
+    const runner = facts.held
+      .get(pot.id)!
+      .find(({ material: m }) => m.cautions.includes('bleeds') && !isCarbon(m));
+    const beside = runner ? paleBeside(facts, pot) : [];
+    if (!runner || beside.length === 0) return [];
     return [
       {
         id: 'bleeds',
@@ -177,6 +196,71 @@ export function checkBleeds(facts: PlanFacts): Check[] {
         sentence: `${runner.material.name} in ${pot.name} bleeds into ${beside.map((b) => b.name).join(', ')}.`,
         arithmetic: `${facts.print.number(runner.dose, 1)} g/kg beside L* ${facts.print.number(facts.looks.get(beside[0]!.id)!.cured[0], 0)}`,
         remedy: 'Put a darker pot between them, use less, or choose a colourant that stays.',
+      },
+    ];
+  });
+
+/** Carbon above its typical dose, or a sieved line of it, next to white: the wire drags it across the cut. */
+export function checkSmears(facts: PlanFacts): Check[] {
+  const { plan, print } = facts;
+  const remedy = 'Cut from the side, and wipe the wire between cuts.';
+  const pots = plan.pots.flatMap((pot): Check[] => {
+    const carbon = facts.held
+      .get(pot.id)!
+      .find((h) => isCarbon(h.material) && h.dose > (h.material.window?.typical ?? Infinity) + 1e-9);
+    const beside = carbon ? paleBeside(facts, pot) : [];
+    if (!carbon || beside.length === 0) return [];
+    return [
+      {
+        id: 'smears',
+        level: 'warn',
+        place: { at: 'pot', potId: pot.id },
+        sentence: `${carbon.material.name} in ${pot.name} smears over ${beside.map((b) => b.name).join(', ')} at the cut.`,
+        arithmetic: `${print.number(carbon.dose, 1)} g/kg, more than ${print.number(carbon.material.window!.typical, 1)}`,
+        remedy,
+      },
+    ];
+  });
+  const pale = plan.pots.filter((p) => p.place !== 'spare' && facts.looks.get(p.id)!.cured[0] >= PALE);
+  const line = plan.lines.find((l) => l.gramsPerDm2 > 0 && isCarbon(materialOf(plan, l.materialId)));
+  if (!line || pale.length === 0) return pots;
+  return [
+    ...pots,
+    {
+      id: 'smears',
+      level: 'warn',
+      place: { at: 'embeds' },
+      sentence: `The line of ${materialOf(plan, line.materialId).name} smears over ${pale.map((p) => p.name).join(', ')} at the cut.`,
+      arithmetic: `${print.number(line.gramsPerDm2, 2)} g/dm² beside L* of ${PALE} or more`,
+      remedy,
+    },
+  ];
+}
+
+/** Vanillin of a pot from which the brown creeps into a white beside it, g per kg oils. */
+export const CREEPS_FROM = 1.5;
+
+/** A pot of much vanillin that touches an unscented white. */
+export function checkScentCreeps(facts: PlanFacts): Check[] {
+  const { plan, flow, blend, print } = facts;
+  if (!blend) return [];
+  const at = flow.ledger.at('scent');
+  const vanillin = new Map(
+    flow.pots.map((p) => [p.pot.id, p.oils > 0 ? (p.contents[at]! * 1000 * blend.vanillin) / p.oils : 0]),
+  );
+  return plan.pots.flatMap((pot): Check[] => {
+    const much = vanillin.get(pot.id) ?? 0;
+    if (much < CREEPS_FROM - 1e-9) return [];
+    const white = paleBeside(facts, pot).filter((p) => (vanillin.get(p.id) ?? 0) === 0);
+    if (white.length === 0) return [];
+    return [
+      {
+        id: 'scent-creeps',
+        level: 'tip',
+        place: { at: 'pot', potId: pot.id },
+        sentence: `The brown of the scent in ${pot.name} creeps into ${white.map((p) => p.name).join(', ')} over weeks to months; fine swirls lose their white first.`,
+        arithmetic: `${print.number(much, 1)} g of vanillin per kg oils, from ${print.number(CREEPS_FROM, 1)} on`,
+        remedy: 'Keep white strokes broad, or put a colour between them.',
       },
     ];
   });

@@ -303,14 +303,14 @@ describe('looks', () => {
     expect(find(pair(blue, orange, 'layers'), 'mud')).toBeUndefined();
   });
 
-  it('bleeds: heavy carbon beside a pale pot', () => {
+  it('smears: heavy carbon beside a pale pot', () => {
     const typical = shelfItem('activated-charcoal').window!.typical;
     const black = (d: number): Pot => pot('Black', 1, dose('activated-charcoal', d));
     const white = pot('White', 1, dose('titanium-dioxide-oil', 6));
-    expect(find(pair(black(typical + 0.1), white), 'bleeds')).toBeDefined();
-    expect(find(pair(black(typical), white), 'bleeds')).toBeUndefined();
+    expect(find(pair(black(typical + 0.1), white), 'smears')).toBeDefined();
+    expect(find(pair(black(typical), white), 'smears')).toBeUndefined();
     expect(
-      find(pair(black(typical + 0.1), pot('Dark', 1, dose('red-iron-oxide', 5))), 'bleeds'),
+      find(pair(black(typical + 0.1), pot('Dark', 1, dose('red-iron-oxide', 5))), 'smears'),
     ).toBeUndefined();
   });
 

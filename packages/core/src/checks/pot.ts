@@ -1,27 +1,23 @@
 import { type DoseFlow, type PotFlow } from '../balance/flow.ts';
-import { type MaterialKind } from '../material/material.ts';
+import { solidsOf } from '../balance/solids.ts';
 import { carrierOilBalance } from '../work/dispersion.ts';
 import { setCarrierSource } from '../plan/edit/index.ts';
 import { type Check, type PlanFacts } from './check.ts';
 
 /** Powders that thicken and weaken a bar, as g/kg oils. */
 export const SOLIDS_WARN = 40;
-const SOLID_KINDS: readonly MaterialKind[] = ['pigment', 'mica', 'fluorescent', 'dye', 'clay', 'botanical'];
 
-/** Warns of more than 40 g of powders per kg oils in a pot. */
+/** Warns of more than 40 g of colour and clay per kg oils in a pot. */
 export const checkTotalSolids = (facts: PlanFacts): Check[] =>
-  facts.plan.pots.flatMap((pot): Check[] => {
-    const solid = facts.held
-      .get(pot.id)!
-      .filter((h) => SOLID_KINDS.includes(h.material.kind) && h.material.form === 'powder');
-    const sum = solid.reduce((total, h) => total + h.dose, 0);
+  facts.flow.pots.flatMap((p): Check[] => {
+    const sum = solidsOf(facts.plan, facts.flow, p);
     if (sum <= SOLIDS_WARN + 1e-9) return [];
     return [
       {
         id: 'total-solids',
         level: 'warn',
-        place: { at: 'pot', potId: pot.id },
-        sentence: `${pot.name} carries much powder: it will thicken and may crumble.`,
+        place: { at: 'pot', potId: p.pot.id },
+        sentence: `${p.pot.name} carries much powder: it will thicken and may crumble.`,
         arithmetic: `${facts.print.number(sum, 1)} g/kg of colour and clay, more than ${SOLIDS_WARN} g/kg (4 % of oils)`,
         remedy: 'Use less, or a stronger colourant.',
       },

@@ -116,9 +116,14 @@ export function checkShares(facts: PlanFacts): Check[] {
   return [...baseShares(facts), ...empty, ...dry];
 }
 
-function baseShares({ plan, flow, print, fill }: PlanFacts): Check[] {
+function baseShares({ plan, flow, print }: PlanFacts): Check[] {
   const allowed = flow.pots.reduce((sum, p) => sum + p.loss, 0);
-  const off = -flow.unallocated * fill.batter;
+  // Like with like: plain batter that is left, or that the draws want beyond what there is.
+  const drawn = flow.pots
+    .flatMap((p) => p.draws)
+    .reduce((sum, d) => (d.draw.from === null ? sum + d.mass : sum), 0);
+  const off =
+    flow.unallocated >= 0 ? -flow.leftoverMass : (drawn * -flow.unallocated) / (1 - flow.unallocated);
   if (Math.abs(off) <= allowed) return [];
   const over = off > 0;
   const draws = flow.pots.flatMap((p) =>

@@ -1,10 +1,12 @@
 import { techniqueById } from '../palette/technique.ts';
 import { concentrationOf, lyeRate } from '../balance/lye.ts';
-import { setWork } from '../plan/edit/index.ts';
-import { BOND_HOURS, bondedPots, mistBeforeHeat } from '../work/finish.ts';
+import { setBase, setPot, setWork } from '../plan/edit/index.ts';
+import { dividedMould } from '../balance/mould.ts';
+import { sectionOf } from '../work/touching.ts';
+import { BOND_HOURS, bondedPots, mistBeforeHeat, withFinish } from '../work/finish.ts';
 import { consistencyWanted } from '../work/handwork.ts';
-import { isMilk } from '../plan/liquid.ts';
-import { materialOf } from '../plan/plan.ts';
+import { isMilk, milkShare } from '../plan/liquid.ts';
+import { materialOf, type Plan, type Pot } from '../plan/plan.ts';
 import { lotAtHand } from '../material/lot.ts';
 import { type PotStep } from '../work/timeline.ts';
 import { type Check, type PlanFacts } from './check.ts';
@@ -48,7 +50,13 @@ export function checkHeatRisk(facts: PlanFacts): Check[] {
     ({ mould }) => (mould.shape === 'cylinder' ? mould.diameter : mould.height) >= TALL,
   );
   const why =
-    plan.work.heat === 'force' ? 'gel is forced' : warm && tall ? 'the mould is tall and kept warm' : null;
+    plan.work.heat === 'force'
+      ? 'gel is forced'
+      : plan.work.finish.includes('oven')
+        ? 'the oven is warm'
+        : warm && tall
+          ? 'the mould is tall and kept warm'
+          : null;
   if (sweet.length === 0 || why === null) return [];
   return [
     {
@@ -72,29 +80,177 @@ export function checkHeatRisk(facts: PlanFacts): Check[] {
   ];
 }
 
-/** More water than this concentration leaves, with full gel, lets titanium dioxide run. */
-export const RIVERS_BELOW = 30;
+/** Lye below which rivers show in a gelled bar, %: with titanium dioxide from this dose on (g/kg), and without. */
+export const RIVERS = { below: 30, dose: 4, bareBelow: 28, milk: 1, likely: 0.5 } as const;
 
-/** Warns of titanium dioxide in thin lye with forced gel, which gives glycerin rivers. */
+/** Warns of glycerin rivers: titanium dioxide, much water and a gel that is at least half likely. */
 export function checkRivers(facts: PlanFacts): Check[] {
-  const { plan } = facts;
+  const { plan, gel, print } = facts;
   const { naoh, koh, liquid } = lyeRate(plan);
   const concentration = concentrationOf(naoh + koh, liquid);
-  if (plan.work.heat !== 'force' || concentration >= RIVERS_BELOW - 1e-9 || concentration === 0) return [];
+  if (gel.likelihood < RIVERS.likely - 1e-9 || concentration === 0) return [];
+  // Milk lowers the bar: what is enough lye with water is not with milk.
+  const milk = milkShare(plan) > 0 ? RIVERS.milk : 0;
   const white = plan.pots.filter((p) =>
-    facts.held.get(p.id)!.some((h) => h.material.cautions.includes('rivers')),
+    facts.held.get(p.id)!.some((h) => h.material.cautions.includes('rivers') && h.dose >= RIVERS.dose - 1e-9),
   );
-  if (white.length === 0) return [];
+  const withWhite = white.length > 0 && concentration < RIVERS.below + milk - 1e-9;
+  const forced = gel.decided && gel.gel === 1;
+  if (!withWhite && !(forced && concentration < RIVERS.bareBelow + milk - 1e-9)) return [];
+  const below = withWhite ? RIVERS.below + milk : RIVERS.bareBelow + milk;
   return [
     {
       id: 'rivers',
       level: 'warn',
-      place: { at: 'pot', potId: white[0]!.id },
-      sentence: `Titanium dioxide with this much water and full gel gives glycerin rivers in ${white.map((p) => p.name).join(', ')}.`,
-      arithmetic: `lye concentration ${facts.print.number(concentration, 1)} %, below ${RIVERS_BELOW} %, gel forced`,
+      place: withWhite ? { at: 'pot', potId: white[0]!.id } : { at: 'lye' },
+      sentence: withWhite
+        ? `Titanium dioxide with this much water and gel gives glycerin rivers in ${white.map((p) => p.name).join(', ')}.`
+        : 'This much water with forced gel gives glycerin rivers.',
+      arithmetic: `lye concentration ${print.number(concentration, 1)} %, below ${print.number(below, 0)} %; gel ${print.percent(gel.likelihood * 100, 0)} likely`,
       remedy: 'Use less water, or prevent gel.',
-      repairs: [{ label: 'Let it be', apply: (p) => setWork(p, { heat: 'let' }) }],
+      repairs: [
+        {
+          label: 'Prevent gel',
+          apply: (p) =>
+            setWork(p, {
+              heat: 'prevent',
+              finish: p.work.finish.filter((f) => f !== 'oven' && f !== 'insulate'),
+            }),
+        },
+      ],
     },
+  ];
+}
+
+/** Lye under this, without gel, cover or mist, lets ash form. % */
+export const ASH_BELOW = 30;
+
+/** Soda ash is likely: much water, little gel, uncovered, no mist. */
+export function checkAsh({ plan, gel, print }: PlanFacts): Check[] {
+  const { naoh, koh, liquid } = lyeRate(plan);
+  const concentration = concentrationOf(naoh + koh, liquid);
+  const { finish } = plan.work;
+  if (concentration === 0 || concentration >= ASH_BELOW - 1e-9 || gel.likelihood >= 0.5) return [];
+  if (finish.includes('mist') || finish.includes('insulate')) return [];
+  return [
+    {
+      id: 'ash-likely',
+      level: 'tip',
+      place: { at: 'work' },
+      sentence: 'Soda ash is likely on the top.',
+      arithmetic: `lye ${print.number(concentration, 1)} %, under ${ASH_BELOW} %, no cover, no mist, gel ${print.percent(gel.likelihood * 100, 0)} likely`,
+      remedy: 'Mist it with alcohol, cover it, or use less water.',
+      repairs: [
+        {
+          label: 'Mist with alcohol',
+          apply: (p) => setWork(p, { finish: withFinish(p.work.finish, 'mist') }),
+        },
+      ],
+    },
+  ];
+}
+
+/** Hard fats above this share that are cooler than this look like trace when they only set. %, °C */
+export const FALSE_TRACE = { hard: 40, below: 32, saturated: 40 } as const;
+
+/** Cold hard fats thicken without any soap: a trace that is none. */
+export function checkFalseTrace({ plan, print }: PlanFacts): Check[] {
+  const { oils, temperature } = plan.base;
+  const hard = oils.reduce((sum, o) => {
+    const saturated = materialOf(plan, o.materialId).oil?.saturated ?? 0;
+    return saturated >= FALSE_TRACE.saturated ? sum + o.percent : sum;
+  }, 0);
+  if (hard <= FALSE_TRACE.hard + 1e-9 || temperature >= FALSE_TRACE.below - 1e-9) return [];
+  return [
+    {
+      id: 'false-trace',
+      level: 'tip',
+      place: { at: 'lye' },
+      sentence: 'Hard fats this cool may set before they saponify: what looks like trace may be none.',
+      arithmetic: `${print.percent(hard, 0)} of hard fats, more than ${FALSE_TRACE.hard} %, at ${print.temperature(temperature)}, below ${print.temperature(FALSE_TRACE.below)}`,
+      remedy: 'Work a little warmer, and look for grain before dividing.',
+      repairs: [
+        {
+          label: `Set ${FALSE_TRACE.below} °C`,
+          apply: (p) => setBase(p, { temperature: FALSE_TRACE.below }),
+        },
+      ],
+    },
+  ];
+}
+
+/** Pots of one batter that are poured so far apart that the batter does not wait. */
+export function checkTimeApart({ plan, steps, print }: PlanFacts): Check[] {
+  const shared = plan.pots.filter((p) => !p.ownLye && p.place !== 'spare');
+  const first = Math.max(0, ...shared.map((p) => p.hoursBefore));
+  const late = shared.filter((p) => {
+    const pace = steps.find((s) => s.pot.id === p.id)?.pace;
+    return pace !== undefined && (first - p.hoursBefore) * 60 > pace.stiff;
+  });
+  if (late.length === 0) return [];
+  const pace = steps.find((s) => s.pot.id === late[0]!.id)!.pace;
+  const names = late.map((p) => p.name).join(', ');
+  return [
+    {
+      id: 'time-apart',
+      level: 'warn',
+      place: { at: 'pot', potId: late[0]!.id },
+      sentence: `${names} would have set in the bowl: the same batter was poured ${print.number(first - late[0]!.hoursBefore, 1)} h before.`,
+      arithmetic: `about ${print.number(pace.stiff, 0)} min from emulsion to stiff; held unscented, cool and stirred it waits about ${print.number(pace.light, 0)} min to light trace`,
+      remedy:
+        'Make the later one a mini-batch with its own lye; or hold it cool and unscented, but only for those minutes.',
+      repairs: late
+        .filter((p) => p.draws.every((d) => d.from === null))
+        .map((p) => ({
+          label: `Make ${p.name} a mini-batch`,
+          apply: (q: Plan) => setPot(q, p.id, { ownLye: true }),
+        })),
+    },
+  ];
+}
+
+/** Two pots in one section of the mould, and a section without a pot. */
+export function checkSections({ plan }: PlanFacts): Check[] {
+  const mould = dividedMould(plan.moulding)?.mould;
+  if (!mould) return [];
+  const by = new Map<number, Pot[]>();
+  for (const p of plan.pots) {
+    const section = sectionOf(p);
+    if (section !== null) by.set(section, [...(by.get(section) ?? []), p]);
+  }
+  if (by.size === 0) return [];
+  const shared = [...by].filter(([, pots]) => pots.length > 1);
+  const empty = mould.sections.flatMap((_, i) => (by.has(i + 1) ? [] : [i + 1]));
+  const beyond = [...by].filter(([n]) => n > mould.sections.length);
+  return [
+    ...shared.map(([n, pots]): Check => ({
+      id: 'section-shared',
+      level: 'warn',
+      place: { at: 'pot', potId: pots[1]!.id },
+      sentence: `${pots.map((p) => p.name).join(' and ')} are both poured into section ${n}.`,
+      arithmetic: `each counts the whole of it`,
+      remedy: 'Give one of them another section, or a layer.',
+    })),
+    ...(empty.length > 0
+      ? [
+          {
+            id: 'section-empty',
+            level: 'warn',
+            place: { at: 'mould' },
+            sentence: `Section ${empty.join(', ')} of ${mould.name} gets no pot.`,
+            arithmetic: `${mould.sections.length} sections, pots in ${[...by.keys()].sort((a, b) => a - b).join(', ')}`,
+            remedy: 'Pour a pot there, or leave it out of the mould.',
+          } as const,
+        ]
+      : []),
+    ...beyond.map(([n, pots]): Check => ({
+      id: 'section-empty',
+      level: 'warn',
+      place: { at: 'pot', potId: pots[0]!.id },
+      sentence: `${pots[0]!.name} is poured into section ${n}, which ${mould.name} does not have.`,
+      arithmetic: `${mould.sections.length} sections`,
+      remedy: 'Choose a section that is there.',
+    })),
   ];
 }
 

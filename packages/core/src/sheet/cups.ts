@@ -65,7 +65,7 @@ function jar(ctx: SheetContext, d: Dispersion): SheetGroup | null {
     ...(infused ? [] : [line(`${key}:powder`, measuredText(d.measured, print), d.material.name)]),
     line(
       `${key}:liquid`,
-      `${fineMass(ctx, d.liquid)}`,
+      fineMass(ctx, d.liquid),
       liquidOf(plan, d.material.name, medium, d.fromBatch, d.uses[0]?.pot.id),
       {
         note: [
@@ -84,14 +84,14 @@ function wayText(material: Material, medium: CarrierMedium): string {
 }
 
 function cup(ctx: SheetContext, p: PrepPot): SheetGroup | null {
-  const { plan, print } = ctx;
+  const { plan } = ctx;
   const { id } = p.pot;
   const lines = p.rows.flatMap((row) => rowLines(ctx, p, row));
   if (p.flow.evenedOil > NOTHING)
     lines.push(
       line(
         `evened:${id}`,
-        `${fineMass(ctx, p.flow.evenedOil)}`,
+        fineMass(ctx, p.flow.evenedOil),
         liquidName(plan, 'oil', p.flow.evenedFromBatch, id),
         {
           note: `so that all cups carry as much; ${sourceOf('oil', p.flow.evenedFromBatch)}`,
@@ -125,7 +125,7 @@ function rowLines(ctx: SheetContext, p: PrepPot, row: PrepRow): SheetLine[] {
     ];
   if (row.ofShared !== null)
     return [
-      line(key, `${fineMass(ctx, row.ofShared)}`, `out of ${jarName(ctx, jarOf(ctx, p, row))}`, {
+      line(key, fineMass(ctx, row.ofShared), `out of ${jarName(ctx, jarOf(ctx, p, row))}`, {
         note: 'stir it up first',
       }),
     ];
@@ -139,7 +139,7 @@ function rowLines(ctx: SheetContext, p: PrepPot, row: PrepRow): SheetLine[] {
   const infused = carrier.medium === 'infusion';
   const liquid = line(
     `${key}:liquid`,
-    `${fineMass(ctx, row.carrierMass)}`,
+    fineMass(ctx, row.carrierMass),
     liquidOf(plan, material.name, carrier.medium, row.fromBatch, p.pot.id),
     {
       note: `${sourceOf(carrier.medium, row.fromBatch)}${infused ? '' : `; ${wayText(material, carrier.medium)}`}`,

@@ -1,5 +1,7 @@
+import { type DecimalMark } from './print.ts';
+
 /** Why typed text is not a usable number. */
-export type NumberProblem = 'empty' | 'not-a-number' | 'too-small' | 'too-large';
+export type NumberProblem = 'empty' | 'not-a-number' | 'ambiguous' | 'too-small' | 'too-large';
 
 export type ParsedNumber =
   { readonly ok: true; readonly value: number } | { readonly ok: false; readonly problem: NumberProblem };
@@ -18,16 +20,27 @@ const VULGAR: Readonly<Record<string, string>> = {
   '⅔': '2/3',
 };
 const DECIMAL = /^[+-]?(\d+([.,]\d*)?|[.,]\d+)$/;
+/** One or one thousand? By the maker's own mark. */
+const THOUSANDS: Readonly<Record<DecimalMark, RegExp>> = {
+  point: /^[+-]?[1-9]\d{0,2}(,\d{3})+$/,
+  comma: /^[+-]?[1-9]\d{0,2}(\.\d{3})+$/,
+};
 const FRACTION = /^(?:(\d+)\s+)?(\d+)\/(\d+)$/;
 
 /**
  * A number as people type it: decimal point or decimal comma (`2.5`, `2,5`), a spoon fraction (`1/4`, `1 1/2`,
- * `½`). Thousands separators are refused rather than guessed, and an empty field is not zero.
+ * `½`). What may be a thousands separator is refused rather than guessed, and an empty field is not zero.
+ * @param mark the maker's own decimal mark: three figures after the other one may be thousands.
  */
-export function parseNumber(text: string, { min, max }: NumberRange): ParsedNumber {
+export function parseNumber(
+  text: string,
+  { min, max }: NumberRange,
+  mark: DecimalMark = 'point',
+): ParsedNumber {
   let trimmed = text.trim().replace(/[\u2212\u2013]/g, '-');
   if (trimmed === '') return { ok: false, problem: 'empty' };
   trimmed = trimmed.replace(/[½¼¾⅛⅓⅔]/g, (c) => ` ${VULGAR[c]!}`).trim();
+  if (THOUSANDS[mark].test(trimmed)) return { ok: false, problem: 'ambiguous' };
   const value = valueOf(trimmed);
   if (value === null || !Number.isFinite(value)) return { ok: false, problem: 'not-a-number' };
   if (value < min) return { ok: false, problem: 'too-small' };

@@ -51,12 +51,12 @@ export interface SpoonSum {
   readonly filled: SpoonFill;
 }
 
-/** More spoonfuls than this and a scale is the better tool: the last spoon is the nearest that is left. */
-const MAX_SPOONFULS = 12;
+/** Spoonfuls beside the largest spoon that anyone counts without a mistake. */
+const MOST_SPOONFULS = 3;
 
 /**
- * The nearest volume that a sum of the owned level spoons gives, fewest spoonfuls first among equals.
- * Rounds to the nearest reachable sum; returns an empty sum when less than half the smallest spoon is asked for.
+ * The nearest volume that at most three level spoonfuls of what is owned give, fewest first among equals; of what is
+ * more than three of the largest spoon, the rest after whole ones. An empty sum when nothing is nearer.
  * @throws RangeError when no spoon is owned or the volume is not a finite number ≥ 0.
  */
 export function nearestSpoonSum(target: Millilitres, owned: readonly Spoon[], system: SpoonSystem): SpoonSum {
@@ -66,45 +66,32 @@ export function nearestSpoonSum(target: Millilitres, owned: readonly Spoon[], sy
     spoon,
     ml: spoonVolume(spoon, system),
   }));
-  const counts = new Map<Spoon, number>();
-  let left: number = target;
-  let used = 0;
-  // Every standard spoon is a whole multiple of the next smaller one of the same set, so taking the largest
-  // that fits reaches the nearest sum below with the fewest spoonfuls; one last spoon may round up.
-  for (const { spoon, ml } of set) {
-    const n = Math.min(
-      Math.floor(left / ml + 1e-9),
-      spoon === set[0]!.spoon ? Infinity : MAX_SPOONFULS - used,
-    );
-    if (n > 0) {
-      counts.set(spoon, n);
-      used += n;
-      left -= n * ml;
-    }
-  }
-  const smallest = set[set.length - 1]!;
-  if (left >= smallest.ml / 2) {
-    const add = set.findLast(({ ml }) => Math.abs(left - ml) <= Math.abs(left)) ?? smallest;
-    counts.set(add.spoon, (counts.get(add.spoon) ?? 0) + 1);
-  }
-  const spoons = carryUp(set, counts);
+  const largest = set[0]!;
+  const whole = Math.max(0, Math.floor(target / largest.ml + 1e-9) - (MOST_SPOONFULS - 1));
+  const rest = bestSum(set, target - whole * largest.ml);
+  const counts = new Map<Spoon, number>(whole > 0 ? [[largest.spoon, whole]] : []);
+  for (const spoon of rest) counts.set(spoon, (counts.get(spoon) ?? 0) + 1);
+  const spoons = set.flatMap(({ spoon }) => {
+    const count = counts.get(spoon) ?? 0;
+    return count > 0 ? [{ spoon, count }] : [];
+  });
   const volume = spoons.reduce((v, { spoon, count }) => v + count * spoonVolume(spoon, system), 0);
   return { spoons, volume: millilitres(volume), filled: 'level' };
 }
 
-/** Two of a spoon that make the next larger one become that one. */
-function carryUp(
-  set: readonly { spoon: Spoon; ml: number }[],
-  counts: ReadonlyMap<Spoon, number>,
-): { spoon: Spoon; count: number }[] {
-  const n = set.map(({ spoon }) => counts.get(spoon) ?? 0);
-  for (let i = set.length - 1; i > 0; i--) {
-    const ratio = Math.round(set[i - 1]!.ml / set[i]!.ml);
-    const whole = Math.abs(set[i - 1]!.ml / set[i]!.ml - ratio) < 1e-9;
-    if (whole && n[i]! >= ratio) {
-      n[i - 1] = n[i - 1]! + Math.floor(n[i]! / ratio);
-      n[i] = n[i]! % ratio;
+/** Up to three spoonfuls that come nearest, as few as do. */
+function bestSum(set: readonly { readonly spoon: Spoon; readonly ml: number }[], target: number): Spoon[] {
+  let best: Spoon[] = [];
+  let off = target;
+  const look = (from: number, taken: Spoon[], sum: number): void => {
+    const miss = Math.abs(target - sum);
+    if (miss < off - 1e-9 || (miss < off + 1e-9 && taken.length < best.length)) {
+      best = taken;
+      off = miss;
     }
-  }
-  return set.map(({ spoon }, i) => ({ spoon, count: n[i]! })).filter(({ count }) => count > 0);
+    if (taken.length === MOST_SPOONFULS) return;
+    for (let i = from; i < set.length; i++) look(i, [...taken, set[i]!.spoon], sum + set[i]!.ml);
+  };
+  look(0, [], 0);
+  return best;
 }

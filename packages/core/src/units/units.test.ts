@@ -69,14 +69,22 @@ describe('spoons', () => {
     );
   });
 
-  it('is never off by more than half the smallest spoon', () => {
-    const smallest = spoonVolume('tsp-1/64', 'us');
+  it('takes the best of all sums of three spoonfuls, tried one by one', () => {
+    const sizes = [0, ...SPOONS.map((s) => spoonVolume(s, 'us'))];
+    const sums = sizes.flatMap((a) => sizes.flatMap((b) => sizes.map((c) => a + b + c)));
     fc.assert(
-      fc.property(fc.double({ min: 0, max: 120, noNaN: true }), (ml) => {
-        const got = nearestSpoonSum(millilitres(ml), SPOONS, 'us').volume;
-        expect(Math.abs(got - ml)).toBeLessThanOrEqual(smallest / 2 + 1e-9);
+      fc.property(fc.double({ min: 0, max: 44, noNaN: true }), (ml) => {
+        const { volume, spoons } = nearestSpoonSum(millilitres(ml), SPOONS, 'us');
+        const least = Math.min(...sums.map((s) => Math.abs(s - ml)));
+        expect(Math.abs(volume - ml)).toBeCloseTo(least, 9);
+        expect(spoons.reduce((n, s) => n + s.count, 0)).toBeLessThanOrEqual(3);
       }),
+      { numRuns: 60 },
     );
+  });
+
+  it('takes whole tablespoons of what is more than three', () => {
+    expect(printSpoonSum(nearestSpoonSum(millilitres(15 * 6 + 5), SPOONS, 'metric'))).toBe('6 tbsp + 1 tsp');
   });
 
   it('needs a spoon and a volume', () => {
@@ -168,6 +176,21 @@ describe('typed numbers', () => {
     ['9'.repeat(400), 'not-a-number'],
   ])('refuses %j', (text, problem) => {
     expect(parseNumber(text, range)).toEqual({ ok: false, problem });
+  });
+
+  it.each([
+    ['1,000', 'point', null],
+    ['12,500', 'point', null],
+    ['1.000', 'point', 1],
+    ['1,5', 'point', 1.5],
+    ['0,125', 'point', 0.125],
+    ['1.000', 'comma', null],
+    ['1,000', 'comma', 1],
+    ['1.50', 'comma', 1.5],
+  ] as const)('%s with a decimal %s: asked where it could be one or one thousand', (text, mark, value) => {
+    expect(parseNumber(text, { min: 0, max: 1e6 }, mark)).toEqual(
+      value === null ? { ok: false, problem: 'ambiguous' } : { ok: true, value },
+    );
   });
 });
 

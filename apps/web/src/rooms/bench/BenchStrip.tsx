@@ -81,7 +81,7 @@ const PotTile = memo(function PotTile(props: {
       tabIndex={selected ? 0 : -1}
       className="pot"
       style={{ flexGrow: props.grow }}
-      title={`${name}: ${mass}`}
+      title={`${name}: ${mass} in the jug, with colour and scent`}
       onClick={() => {
         props.onSelect(id);
       }}

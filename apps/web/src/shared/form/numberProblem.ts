@@ -13,6 +13,8 @@ export function problemText(problem: NumberProblem, { min, max }: Range, print: 
       return 'Enter a number';
     case 'not-a-number':
       return 'Not a number';
+    case 'ambiguous':
+      return 'One, or one thousand? Type it without the separator';
     case 'too-small':
       return `At least ${print.number(min, 3)}`;
     case 'too-large':

@@ -83,3 +83,12 @@ it('moves by arrow keys within its limits, and clears only where that is allowed
   expect(cleared).toBe(1);
   expect(screen.queryByText('Enter a number')).not.toBeInTheDocument();
 });
+
+it('asks where a separator could mean one or one thousand, and leaves the value as it was', async () => {
+  renderIn(await testStore(), <Held start={5} />);
+  await userEvent.clear(field());
+  await userEvent.type(field(), '1,000');
+  expect(screen.getByText(/One, or one thousand\?/)).toBeVisible();
+  expect(commits.at(-1)).toBe(5);
+  expect(field()).toHaveValue('1,000');
+});

@@ -27,6 +27,8 @@ interface Draft {
   readonly text: string;
   /** The value the draft was typed over: when another arrives (undo), the draft is out of date. */
   readonly over: number | null;
+  /** The value before anything was typed. */
+  readonly start: number | null;
   readonly problem: NumberProblem | null;
 }
 
@@ -52,15 +54,20 @@ const Field = memo(function Field(props: NumberFieldProps) {
   const message = current?.problem ? problemText(current.problem, { min, max }, print) : error;
 
   const change = (text: string): void => {
-    const parsed = parseNumber(text, { min, max });
+    const parsed = parseNumber(text, { min, max }, print.units.decimalMark);
+    const start = current ? current.start : value;
     if (parsed.ok) {
-      setDraft({ text, over: parsed.value, problem: null });
+      setDraft({ text, over: parsed.value, start, problem: null });
       if (parsed.value !== value) props.onCommit(parsed.value);
     } else if (parsed.problem === 'empty' && props.onClear) {
-      setDraft({ text, over: null, problem: null });
+      setDraft({ text, over: null, start, problem: null });
       if (value !== null) props.onClear();
+    } else if (parsed.problem === 'ambiguous') {
+      // What its first figures said was never meant.
+      setDraft({ text, over: start, start, problem: parsed.problem });
+      if (start !== null && start !== value) props.onCommit(start);
     } else {
-      setDraft({ text, over: value, problem: parsed.problem });
+      setDraft({ text, over: value, start, problem: parsed.problem });
     }
   };
 

@@ -1,5 +1,6 @@
 import { Collapse, Segmented, Select } from 'antd';
 import { useMemo } from 'react';
+import { gelOf } from '@kleur/core/balance';
 import { type Check } from '@kleur/core/checks';
 import { TECHNIQUES, techniqueById } from '@kleur/core/palette';
 import {
@@ -41,6 +42,9 @@ const IDS = [
   'heat-risk',
   'rivers',
   'layer-bond',
+  'time-apart',
+  'ash-likely',
+  'false-trace',
 ];
 const FINISH_NAMES: Readonly<Record<Finish, string>> = {
   mist: 'mist with alcohol',
@@ -279,6 +283,7 @@ function WorkPanel() {
           options={HEATS.map((h) => ({ value: h, label: HEAT_NAMES[h] }))}
         />
       </div>
+      <GelWords />
       <FinishOrder
         finish={work.finish}
         onChange={(finish) => {
@@ -329,6 +334,20 @@ function WorkPanel() {
         />
       </div>
     </section>
+  );
+}
+
+/** How likely the batch gels as it is planned, and why. */
+function GelWords() {
+  const plan = usePlan();
+  const print = usePrinter();
+  const { likelihood, begins, reaches, decided } = gelOf(plan);
+  return (
+    <p className="soft small figure">
+      {decided
+        ? `Colours are shown ${likelihood > 0.5 ? 'gelled' : 'without gel'}, as it is decided here.`
+        : `Let be, it gels with ${print.percent(likelihood * 100, 0)}: the middle gets to about ${print.temperature(reaches)}, and gel begins near ${print.temperature(begins)} (± 5). Colours, checks and matches count on ${likelihood >= 0.5 ? 'gel' : 'no gel'}.`}
+    </p>
   );
 }
 
