@@ -60,3 +60,13 @@ it('workspace-schema-4 keeps what its maker changed', async () => {
   expect((await t.api.get(routes.recipes)).body.length).toBeGreaterThan(0);
   expect((await t.api.get(routes.palettes)).body).toHaveLength(2);
 });
+
+it('workspace-schema-6 keeps a rate of scent, an order of one’s own, and what was ticked', async () => {
+  await open('workspace-schema-6.sqlite.gz');
+  const { items } = (await t.api.get(routes.batches)).body as BatchPage;
+  const { id } = items.find((b) => b.name === 'Verdigris roofs')!;
+  const { plan } = (await t.api.get(routes.batch(id))).body as BatchDocument;
+  expect(plan.pots.map((p) => p.scentDose)).toEqual([12, null, null, null, null]);
+  expect(plan.work.order).toEqual({ by: 'own', pots: plan.pots.map((p) => p.id) });
+  expect((await t.api.get(routes.ticks(id))).body).toMatchObject([{ lineId: 'naoh:common', done: true }]);
+});

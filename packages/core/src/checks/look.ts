@@ -117,12 +117,13 @@ export const checkWhiteWillTan = (facts: PlanFacts): Check[] =>
       const m = optics.get(p.optics);
       return m !== undefined && isWhitener(m);
     };
+    // Its own colour and that of the pots it is drawn from; what the whole batch has is no choice of this pot.
     const ownColour = (p: (typeof parts)[number]): boolean => {
       const m = optics.get(p.optics);
       return (
         m !== undefined &&
         COLOURED.includes(m.kind) &&
-        pot.doses.some((d) => d.materialId === m.id && d.dose > 0)
+        !facts.plan.base.additives.some((a) => a.materialId === m.id)
       );
     };
     const bare = { ...canvas, scent: null, milk: 0 };

@@ -1,5 +1,4 @@
 import { gelBegins, gelOf } from '../balance/gel.ts';
-import { isWhitener } from '../material/material.ts';
 import { emptyMoulding, type Mould, plainMould } from '../plan/moulding.ts';
 import { emptyWork, type LiquidKind, type Plan, type Pot, type Work } from '../plan/plan.ts';
 import { dose, planWith, pot, scentOf, shelfItem, tenthGramScale } from '../testing/plans.ts';
@@ -249,7 +248,18 @@ describe('scent', () => {
     });
     expect(find(plan, 'white-will-tan')!.arithmetic).toContain('scent');
     expect(find(planWith([white(8)], { oils: green }), 'white-will-tan')).toBeUndefined();
-    expect(isWhitener(shelfItem('titanium-dioxide-oil'))).toBe(true);
+    // A tint of another pot is meant to be coloured.
+    const teal = pot('Teal', 1, dose('mica-dome', 8));
+    const tint: Pot = {
+      ...white(3),
+      draws: [{ id: 'd', from: 'Teal', by: 'percent', value: 40, second: 0 }],
+    };
+    expect(find(planWith([teal, tint]), 'white-will-tan')).toBeUndefined();
+    // What the whole batch carries is a tan of every white in it.
+    const cocoa = [{ id: 'a', materialId: 'cocoa', dose: gramsPerKg(6), moment: 'oils' as const }];
+    expect(find(planWith([white(6)], { additives: cocoa }), 'white-will-tan')!.arithmetic).toContain(
+      'powders',
+    );
   });
   it('fast batter that is wanted is no warning', () => {
     const plan = (fastWanted: boolean): Plan =>
