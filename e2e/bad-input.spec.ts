@@ -57,7 +57,9 @@ test('shares of zero and doses above the ceiling are told, not corrected', async
   await expect(page.locator('body')).not.toContainText('NaN');
   await bench.fill('Parts', '2');
   await bench.fill('Titanium dioxide, oil grade, g/kg oils', '20');
-  await expect(page.getByText(/Titanium dioxide, oil grade is above its ceiling in Throat\..*brittle/)).toBeVisible();
+  await expect(
+    page.getByText(/Titanium dioxide, oil grade is above its ceiling in Throat\..*brittle/),
+  ).toBeVisible();
   await bench.waitSaved();
 });
 

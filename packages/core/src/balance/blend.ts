@@ -1,4 +1,4 @@
-import { FATTY_ACIDS, type Material } from '../material/material.ts';
+import { FATTY_ACIDS, type Material, type OilFacts } from '../material/material.ts';
 import { materialOf, type OilRow, type Plan } from '../plan/plan.ts';
 
 /** What the fatty acids of an oil blend bring to the bar, each in % of the oils. */
@@ -85,7 +85,7 @@ export const oilsBring = (plan: Plan): OilBrings[] => {
       id: o.id,
       material,
       part: fatty && propertiesOf(fatty.map((f) => f * share)),
-      pace: fatty ? fattyPace(fatty) : 1,
+      pace: material.oil ? ownPace(material.oil) : 1,
     };
   });
 };
@@ -98,6 +98,34 @@ export const fattyFactors = (blend: Pick<BlendProperties, 'saturated' | 'castor'
   castor: clamp(1 - (blend.castor - 5) * 0.012, 0.75, 1.06),
   'high oleic': clamp(1 + (blend.oleic - 45) * 0.008, 1, 1.4),
 });
+
+/** Factors that the pace word of an oil stands for: what its fatty acids say is moved into them. */
+const WORD: Readonly<Record<OilFacts['pace'], readonly [least: number, most: number]>> = {
+  slow: [1.05, 2],
+  mid: [0.8, 1.25],
+  fast: [0.3, 0.75],
+};
+
+/** Factor on the time to trace of an oil alone: as its fatty acids say, as far as its word agrees. */
+const ownPace = ({ fatty, pace }: OilFacts): number => {
+  const [least, most] = WORD[pace];
+  return clamp(fatty ? fattyPace(fatty) : 1, least, most);
+};
+
+/**
+ * What the pace words of a blend's oils add to what its fatty acids explain: an oil whose word says otherwise moves the
+ * time by its share, as pomace olive, which is fast although it is no hard fat.
+ */
+export function wordFactor(plan: Plan, oils: readonly OilRow[]): number {
+  const total = oils.reduce((sum, o) => sum + o.percent, 0);
+  if (!(total > 0)) return 1;
+  return oils.reduce((product, o) => {
+    const { oil } = materialOf(plan, o.materialId);
+    if (!oil) return product;
+    const explained = oil.fatty ? fattyPace(oil.fatty) : 1;
+    return product * (ownPace(oil) / explained) ** (o.percent / total);
+  }, 1);
+}
 
 function fattyPace(fatty: readonly number[]): number {
   const of = { ...propertiesOf(fatty), castor: sumOf(fatty, 'ricinoleic') / 0.9 };

@@ -30,6 +30,7 @@ export {
   type LyeStop,
   sapNaoh,
   superfatRange,
+  superfatWithLye,
 } from './lye.ts';
 export {
   type Bars,

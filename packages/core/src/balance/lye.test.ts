@@ -129,7 +129,7 @@ describe('what the oils bring', () => {
       m.id === 'oil-olive' ? { ...m, oil: { ...m.oil!, fatty: null } } : m,
     );
     expect(blendProperties({ ...plan, materials }).known).toBeCloseTo(0.6, 9);
-    expect(oilsBring({ ...plan, materials })[0]).toMatchObject({ part: null, pace: 1 });
+    expect(oilsBring({ ...plan, materials })[0]).toMatchObject({ part: null, pace: 1.05 });
     expect(blendProperties(planWith([], { oils: [] })).known).toBe(0);
   });
 });

@@ -86,6 +86,18 @@ export const concentrationOf = (lye: number, liquid: number): number =>
 export const lyeMoles = ({ lye }: Base, naoh: number, koh: number, acids: number): number =>
   ((naoh * lye.naohPurity) / 100 - acids) / NAOH + (koh * lye.kohPurity) / 100 / KOH;
 
+/**
+ * Superfat that a weighed mass of sodium hydroxide gives the recipe, %; potassium hydroxide as planned. Negative for
+ * more lye than the oils can take; null where the oils do not tell what they take.
+ * @param naoh as it is bought, g.
+ */
+export function superfatWithLye(plan: Plan, naoh: number): number | null {
+  const { capacity, acids, koh } = lyeRate(plan);
+  const scale = plan.base.totalOils / 1000;
+  if (!(capacity > 0) || lyeStops(plan).some((s) => s !== 'superfat-range')) return null;
+  return 100 * (1 - lyeMoles(plan.base, naoh, koh * scale, acids * scale) / (capacity * scale));
+}
+
 export interface Batter {
   /** Sodium hydroxide. Null while a stop holds: no lye amount is ever shown then. */
   readonly lye: Grams | null;

@@ -1,4 +1,5 @@
 import { flowOf } from '../balance/balance.ts';
+import { superfatWithLye } from '../balance/lye.ts';
 import { portionScentLimit } from '../balance/scentLimit.ts';
 import { setPot } from '../plan/edit/index.ts';
 import {
@@ -92,6 +93,15 @@ describe('water for the lye', () => {
     const plan = planWith([pot('A', 1)], { oils: olive, ...liquid({ parts: part('coconut-milk', 100) }) });
     expect(superfats(plan)[0]).toBeCloseTo(100 * (1 - (0.95 * 190_000) / (190_000 + 13_228)), 1);
   });
+});
+
+it('the superfat of other lye than planned', () => {
+  // 1,000 g olive take 135.45 g: 130 g leave 1 − 130 / 135.45
+  const plan = planWith([], { oils: olive });
+  expect(superfatWithLye(plan, LYE)).toBeCloseTo(5, 3);
+  expect(superfatWithLye(plan, 130)).toBeCloseTo(100 * (1 - 130 / (LYE / 0.95)), 3);
+  expect(superfatWithLye(plan, 140)).toBeLessThan(0);
+  expect(superfatWithLye(planWith([], { oils: [] }), 100)).toBeNull();
 });
 
 describe('acids take lye where they go', () => {

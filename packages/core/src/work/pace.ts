@@ -1,5 +1,5 @@
 import { type ScentFacts } from '../material/material.ts';
-import { blendProperties, fattyFactors } from '../balance/blend.ts';
+import { blendProperties, fattyFactors, wordFactor } from '../balance/blend.ts';
 import { flowOf } from '../balance/balance.ts';
 import { tinted } from '../balance/flow.ts';
 import { concentrationOf, lyeRate } from '../balance/lye.ts';
@@ -54,6 +54,7 @@ export function basePace(plan: Plan, oils: readonly OilRow[] = plan.base.oils): 
     ...(blend.known > 0
       ? Object.entries(fattyFactors(blend)).map(([what, factor]) => ({ what, factor }))
       : []),
+    { what: 'the oils’ own pace', factor: wordFactor(plan, oils) },
     { what: 'temperature', factor: 0.5 ** ((base.temperature - 32) / 10) },
     { what: 'lye concentration', factor: concentration > 0 ? clamp(33 / concentration, 0.7, 1.4) : 1 },
     { what: 'milk', factor: 0.9 ** milk },

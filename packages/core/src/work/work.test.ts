@@ -236,3 +236,22 @@ it('a pot that spares part of itself for the top weighs in full', () => {
   expect(sheet.pots[0]!.batter).toBeCloseTo(sheet.pots[1]!.batter!, 6);
   expect(sheet.pots[0]!.flow.toTop).toBe(80);
 });
+
+describe('the pace word of an oil', () => {
+  const pace = (id: string, percent: number): number =>
+    basePace(
+      planWith([], {
+        oils: [
+          { id: 'a', materialId: id, percent },
+          { id: 'b', materialId: 'oil-olive', percent: 100 - percent },
+        ],
+      }),
+    ).find((f) => f.what === 'the oils’ own pace')!.factor;
+
+  it('makes pomace olive fast, although its fatty acids are those of olive', () => {
+    expect(pace('oil-olive', 50)).toBeCloseTo(1, 9);
+    // Alone it would take three quarters of the time at most, where its acids say about one and a half times.
+    expect(pace('oil-olive-pomace', 100)).toBeLessThan(0.56);
+    expect(pace('oil-olive-pomace', 50)).toBeCloseTo(Math.sqrt(pace('oil-olive-pomace', 100)), 9);
+  });
+});
