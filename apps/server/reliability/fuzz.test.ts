@@ -23,13 +23,13 @@ function cpuOf(pid: number): number {
   const fields = readFileSync(`/proc/${pid}/stat`, 'utf8').split(') ')[1]!.split(' ');
   return (Number(fields[11]) + Number(fields[12])) * TICK_MS;
 }
-/** How much slower this machine is than an ordinary one: a loop of about 40 ms, timed; the best of some. At least 1. */
+/** How much slower this machine is than an ordinary one: a loop of about 25 ms, timed; the best of some. At least 1. */
 function slowness(): number {
   const times = Array.from({ length: 5 }, () => {
     const from = process.cpuUsage().user;
     let sum = 0;
     for (let i = 0; i < 2e7; i++) sum += i % 7;
-    return (process.cpuUsage().user - from) / 1000 / (sum > 0 ? 40 : 1);
+    return (process.cpuUsage().user - from) / 1000 / (sum > 0 ? 25 : 1);
   });
   return Math.max(1, Math.min(...times));
 }
