@@ -13,7 +13,7 @@ export const EMBED_BASE_NAMES: Readonly<Record<EmbedBase, string>> = {
   'cut-bar': 'Soap cut from a bar',
 };
 export const EMBED_SHAPE_NAMES: Readonly<Record<EmbedShape, string>> = {
-  rod: 'rod',
+  rod: 'square rod',
   'round-rod': 'round rod',
   block: 'block',
   ball: 'ball',

@@ -43,7 +43,9 @@ export {
 export { setCarrierOil, setCarrierSource, setDispersion, setWork } from './edit/work.ts';
 export {
   type Embed,
+  EMBED_BASE_NAMES,
   EMBED_BASES,
+  EMBED_SHAPE_NAMES,
   EMBED_SHAPES,
   type EmbedBase,
   type EmbedShape,

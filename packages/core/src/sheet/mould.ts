@@ -3,6 +3,7 @@ import { cutsOf } from '../balance/cuts.ts';
 import { techniqueById } from '../palette/technique.ts';
 import { type Finish, type Plan } from '../plan/plan.ts';
 import { bondedPots, DRY_MINUTES, keptCold, keptWarm } from '../work/finish.ts';
+import { type PrepPot } from '../work/prep.ts';
 import { timelineOf } from '../work/timeline.ts';
 import { ALCOHOL, FRESH_BATTER, HOT_MOULD, OWN_RULES } from './cautions.ts';
 import { fineMass, jugOf, NOTHING, type SheetContext } from './context.ts';
@@ -54,6 +55,13 @@ function heights({ plan, print }: SheetContext): SheetLine[] {
     );
 }
 
+/** Pots that are poured into the mould. */
+const inMould = ({ pots }: SheetContext['prep']): PrepPot[] =>
+  pots.filter((p) => p.pot.place === 'mould' && p.flow.left > NOTHING);
+
+/** Gaps between pours that a line can be sieved into; what is more goes on the top. */
+const linesBetween = (prep: SheetContext['prep']): number => Math.max(0, inMould(prep).length - 1);
+
 function pours(ctx: SheetContext): SheetLine[] {
   const { plan, prep, print, order } = ctx;
   const sequence = timelineOf(plan, { order: order.order }).pours;
@@ -61,9 +69,9 @@ function pours(ctx: SheetContext): SheetLine[] {
     const at = sequence.indexOf(id);
     return at < 0 ? sequence.length : at;
   };
-  const pots = prep.pots
-    .filter((p) => p.pot.place === 'mould' && p.flow.left > NOTHING)
-    .sort((a, b) => b.pot.hoursBefore - a.pot.hoursBefore || place(a.pot.id) - place(b.pot.id));
+  const pots = inMould(prep).sort(
+    (a, b) => b.pot.hoursBefore - a.pot.hoursBefore || place(a.pot.id) - place(b.pot.id),
+  );
   const rods = prep.embeds.filter((e) => !e.embed.onTop && e.count > 0);
   const sieve = prep.lines.filter((l) => l.mass > NOTHING);
   const lines = pots.flatMap((p, i): SheetLine[] => {
@@ -114,9 +122,7 @@ function pours(ctx: SheetContext): SheetLine[] {
 function top(ctx: SheetContext, named: number): SheetLine[] {
   const { plan, prep, print } = ctx;
   const more = plan.moulding.reserve - named;
-  const linesLeft = prep.lines.filter(
-    (l) => l.line.count >= Math.max(1, prep.pots.filter((p) => p.pot.place === 'mould').length),
-  );
+  const between = linesBetween(prep);
   return [
     ...prep.pots
       .filter((p) => p.flow.toTop > NOTHING)
@@ -133,11 +139,18 @@ function top(ctx: SheetContext, named: number): SheetLine[] {
           }),
         ]
       : []),
-    ...linesLeft.map((l) =>
-      line(`line:${l.line.id}:top`, `${print.number(l.mass / l.line.count, 2)} g`, l.material.name, {
-        note: 'sieved on the top',
-      }),
-    ),
+    ...prep.lines
+      .filter((l) => l.line.count > between && l.mass > NOTHING)
+      .map((l) =>
+        line(
+          `line:${l.line.id}:top`,
+          `${print.number((l.mass / l.line.count) * (l.line.count - between), 2)} g`,
+          l.material.name,
+          {
+            note: 'sieved on the top',
+          },
+        ),
+      ),
     ...prep.pots.flatMap((p) =>
       p.rows
         .filter((r) => r.carrier?.medium === 'top' && r.wanted > 0)

@@ -120,18 +120,6 @@ describe('what stands ready beside it', () => {
     expect(prepSheet(unpriced, tenthGramScale).scent!.cost).toBeNull();
   });
 
-  it('parts of the liquid, of all of it', () => {
-    const { liquid } = planWith([]).base;
-    const plan = planWith([pot('A', 1)], {
-      liquid: {
-        ...liquid,
-        parts: [{ id: 'm', name: 'Oat milk', kind: 'milk', percent: 40 }],
-        heldBack: grams(20),
-      },
-    });
-    expect(prepSheet(plan, tenthGramScale).liquidParts[0]!.mass).toBeCloseTo(0.4 * batterOf(plan).liquid!, 6);
-  });
-
   it('equal carriers: what the leaner pots get besides, in the total too', () => {
     const plan = planWith(
       [pot('A', 1, dose('ultramarine-blue', 10)), pot('B', 1)],

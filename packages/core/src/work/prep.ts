@@ -26,16 +26,8 @@ import {
   totalOf,
 } from '../balance/flow.ts';
 import { type Batter, batterOf } from '../balance/lye.ts';
-import {
-  type AdditiveRow,
-  type DoseRow,
-  type LiquidPart,
-  materialOf,
-  type Plan,
-  type Pot,
-  type Taken,
-} from '../plan/plan.ts';
-import { lateWater, takenOf, takesLate } from '../plan/late.ts';
+import { type AdditiveRow, type DoseRow, materialOf, type Plan, type Pot, type Taken } from '../plan/plan.ts';
+import { takenOf, takesLate } from '../plan/late.ts';
 import { scentBlend } from '../balance/scent.ts';
 
 export interface PrepRow {
@@ -54,7 +46,6 @@ export interface PrepRow {
   readonly stockDrop: number | null;
   /** To weigh of a dispersion that is made once for several pots, g; null otherwise. */
   readonly ofShared: number | null;
-  readonly hint: string;
 }
 
 export interface PrepPot {
@@ -101,8 +92,6 @@ export interface PrepAdditive {
   readonly row: AdditiveRow;
   readonly material: Material;
   readonly mass: Grams;
-  /** Of the recipe's liquid that it is stirred into, g; 0 for none. */
-  readonly water: number;
   /** For each lye by its pot, null for the common one, g. */
   readonly byLye: ReadonlyMap<string | null, number>;
 }
@@ -112,7 +101,6 @@ export interface PrepSheet {
   readonly oils: readonly { readonly material: Material; readonly percent: number; readonly mass: Grams }[];
   readonly batter: Batter;
   readonly lyes: readonly LyeFlow[];
-  readonly liquidParts: readonly { readonly part: LiquidPart; readonly mass: number }[];
   readonly additives: readonly PrepAdditive[];
   readonly pots: readonly PrepPot[];
   readonly weighings: readonly Weighing[];
@@ -169,10 +157,6 @@ export function prepSheet(plan: Plan, measuring: Measuring): PrepSheet {
     })),
     batter,
     lyes: flow.lyes,
-    liquidParts: base.liquid.parts.map((part) => ({
-      part,
-      mass: (flow.lyes.reduce((sum, l) => sum + l.liquid, 0) * part.percent) / 100,
-    })),
     additives: additivesOf(plan, flow),
     pots,
     weighings: weighings(plan, flow),
@@ -219,11 +203,6 @@ function prepRow(
     drops: shared?.use.drops ?? null,
     stockDrop: stock?.gramsPerDrop ?? null,
     ofShared: shared && !stock ? shared.use.mass : null,
-    hint: shared
-      ? stock
-        ? 'From the bottle: shake it until nothing sits at the bottom.'
-        : 'Of the dispersion made once for all pots: stir it up first.'
-      : dispersionHint(material, row.carrier?.medium ?? null),
   };
 }
 
@@ -267,7 +246,7 @@ function additivesOf(plan: Plan, flow: Flow): PrepAdditive[] {
       row.moment === 'top'
         ? (row.dose * plan.base.totalOils) / 1000
         : [...byLye.values()].reduce((a, b) => a + b, 0);
-    return { row, material, mass: grams(mass), water: mass * lateWater(row, material), byLye };
+    return { row, material, mass: grams(mass), byLye };
   });
 }
 

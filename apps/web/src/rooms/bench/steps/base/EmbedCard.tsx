@@ -8,7 +8,9 @@ import { cured, predictColour } from '@kleur/core/pigment';
 import {
   addEmbedDose,
   type Embed,
+  EMBED_BASE_NAMES,
   EMBED_BASES,
+  EMBED_SHAPE_NAMES,
   EMBED_SHAPES,
   type EmbedBase,
   type EmbedShape,
@@ -30,18 +32,6 @@ import { MaterialPicker } from '../../MaterialPicker.tsx';
 import { usePlan } from '../../state/useDerived.ts';
 import { useEdit } from '../../state/useEdit.ts';
 
-const BASES: Readonly<Record<EmbedBase, string>> = {
-  'melt-white': 'Melt-and-pour, white',
-  'melt-clear': 'Melt-and-pour, clear',
-  dough: 'Soap dough',
-  'cut-bar': 'Cut from a bar',
-};
-const SHAPES: Readonly<Record<EmbedShape, string>> = {
-  rod: 'Square rod',
-  'round-rod': 'Round rod',
-  block: 'Block',
-  ball: 'Ball',
-};
 const PROBLEMS = {
   'no-size': 'Give it a size.',
   'too-wide': 'So many do not fit side by side.',
@@ -89,7 +79,7 @@ export function EmbedCard({ embed }: { readonly embed: Embed }) {
           onChange={(base) => {
             set({ base });
           }}
-          options={EMBED_BASES.map((b) => ({ value: b, label: BASES[b] }))}
+          options={EMBED_BASES.map((b) => ({ value: b, label: EMBED_BASE_NAMES[b] }))}
           style={{ width: 180 }}
         />
         <Select<EmbedShape>
@@ -98,7 +88,7 @@ export function EmbedCard({ embed }: { readonly embed: Embed }) {
           onChange={(shape) => {
             set({ shape });
           }}
-          options={EMBED_SHAPES.map((s) => ({ value: s, label: SHAPES[s] }))}
+          options={EMBED_SHAPES.map((s) => ({ value: s, label: EMBED_SHAPE_NAMES[s] }))}
           style={{ width: 120 }}
         />
         <span className="spring" />
