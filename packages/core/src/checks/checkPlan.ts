@@ -12,6 +12,7 @@ import {
   checkRulesColour,
   checkTooSmall,
 } from './dose.ts';
+import { checkAsh, checkFalseTrace, checkHeatRisk, checkMistBeforeHeat, checkRivers } from './heat.ts';
 import { checkLateTakers } from './late.ts';
 import {
   checkBleeds,
@@ -27,22 +28,8 @@ import { checkCarrierHeavy, checkFreshMisleads, checkTotalSolids } from './pot.t
 import { checkScentOver, checkScentReaches } from './scent.ts';
 import { checkShelfDiffers } from './shelf.ts';
 import { checkConvergence, checkFill, checkPotCycle, checkShares } from './share.ts';
-import {
-  checkAllergen,
-  checkAsh,
-  checkFalseTrace,
-  checkSections,
-  checkTimeApart,
-  checkHeatRisk,
-  checkLayerBond,
-  checkLots,
-  checkMistBeforeHeat,
-  checkPotPace,
-  checkRivers,
-  checkScentSeizes,
-  checkScrub,
-  checkStock,
-} from './work.ts';
+import { checkTimeApart, checkLayerBond, checkPotPace, checkScentSeizes } from './time.ts';
+import { checkAllergen, checkSections, checkLots, checkScrub, checkStock } from './work.ts';
 
 const checks: readonly ((facts: PlanFacts) => Check[])[] = [
   checkOilsSum,

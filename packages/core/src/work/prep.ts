@@ -8,13 +8,7 @@ import {
 import { type Measured, measure, type Measuring } from '../units/measure.ts';
 import { type Grams, grams } from '../units/quantity.ts';
 import { flowOf } from '../balance/balance.ts';
-import {
-  carrierMass,
-  dispersionHint,
-  dispersions,
-  type Dispersion,
-  type DispersionUse,
-} from './dispersion.ts';
+import { carrierMass, dispersions, type Dispersion, type DispersionUse } from './dispersion.ts';
 import { embedFacts, type EmbedFacts, lineMass } from '../balance/embedFacts.ts';
 import { type PowderLine } from '../plan/embed.ts';
 import {
