@@ -14,7 +14,7 @@ import {
   setMoulding,
   setPot,
   setScent,
-  setTechnique,
+  setDesign,
 } from '@kleur/core/plan';
 import { grams, gramsPerKg } from '@kleur/core/units';
 import { defaultSettings } from '@kleur/contract';
@@ -38,7 +38,7 @@ plan = setMoulding(plan, {
   moulds: [{ id: 'mould', mould: plainMould('Box', 'box'), count: 1 }],
   lossPerJug: grams(8),
 });
-plan = setTechnique(plan, TECHNIQUES[0]!.id);
+plan = setDesign(plan, { body: [TECHNIQUES[0]!.id] });
 for (let p = 0; p < 12; p++) {
   plan = addPot(plan, `pot-${p}`, `Pot ${p}`);
   if (p % 4 === 3)

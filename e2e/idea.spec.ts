@@ -203,7 +203,7 @@ test('the checks follow the technique, and a pair that reads as one is mended wi
   await page.keyboard.press('Control+z');
   await expect(apart.getByText(/Breast and Back teal/)).toBeVisible();
   await idea.technique('Layers');
-  await expect(apart.getByText('Every touching pair reads as two in this technique.')).toBeVisible();
+  await expect(apart.getByText('Every pair that touches reads as two.')).toBeVisible();
   await page.getByLabel('Order of the grey view').getByText('by value').click();
   await expect(page.getByRole('region', { name: 'Grey view' }).locator('.greys i').first()).toHaveAttribute(
     'title',

@@ -22,9 +22,22 @@ export class IdeaPage {
     await expect(this.palette.locator('.wanted').filter({ hasText: 'ΔE' })).toHaveCount(count);
   }
 
+  /** The only technique in the mould. */
   async technique(name: string): Promise<void> {
-    await this.page.getByRole('combobox', { name: 'Technique of the pour' }).click();
-    await this.page.locator('.ant-select-item-option').filter({ hasText: name }).first().click();
+    const chosen = this.page.getByRole('region', { name: 'Techniques' }).locator('.ant-select-selection-item');
+    for (const old of await chosen.locator('.ant-select-selection-item-remove').all()) await old.click();
+    await this.addTechnique(name);
+  }
+
+  /** One more technique in the mould, after those that are there. */
+  async addTechnique(name: string): Promise<void> {
+    await this.page.getByRole('combobox', { name: 'Techniques in the mould' }).click();
+    await this.page
+      .locator('.ant-select-dropdown:visible .ant-select-item-option')
+      .filter({ hasText: name })
+      .first()
+      .click();
+    await this.page.keyboard.press('Escape');
   }
 
   async file(label: string, name: string, content: string | Buffer, mimeType: string): Promise<void> {

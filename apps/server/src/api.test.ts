@@ -257,6 +257,11 @@ describe('materials', () => {
     window: { faint: 1, typical: 5, ceiling: 12 },
     carriers: [{ medium: 'oil', ratio: 3 }],
     bulkDensity: 0.5,
+    density: 2.8,
+    scrub: false,
+    fat: 0,
+    water: 0,
+    allergens: [],
     pace: 1,
     cautions: [],
     claims: ['vegan'],
@@ -472,6 +477,11 @@ it('reads plans of older schemas and gives them the present shape', async () => 
     form: _form,
     curve: _curve,
     lyeDemand: _demand,
+    density: _density,
+    scrub: _scrub,
+    fat: _fat,
+    water: _water,
+    allergens: _allergens,
     ...copy
   } = batch.plan.materials.find((m) => m.id === oil.materialId)!;
   const v2 = {
@@ -490,7 +500,7 @@ it('reads plans of older schemas and gives them the present shape', async () => 
   const { idea: _idea, ...rest } = v2;
   const v1 = { ...rest, schema: 1, pots: v2.pots.map(({ follows: _follows, ...pot }) => pot) };
   const now = upgradePlan(v2 as never);
-  const v3 = { ...now, schema: 3, pots: now.pots.map(({ ownOils: _own, ...pot }) => pot) };
+  const v3 = { ...now, schema: 3, idea: v2.idea, pots: now.pots.map(({ ownOils: _own, ...pot }) => pot) };
   for (const old of [v1, v2, v3]) {
     await t.app
       .get(DataSource)
@@ -498,7 +508,7 @@ it('reads plans of older schemas and gives them the present shape', async () => 
     const { body } = await t.api.get(routes.batch(batch.id)).expect(200);
     expect(body.plan).toMatchObject({
       schema: PLAN_SCHEMA,
-      idea: { technique: old === v1 ? null : 'layers' },
+      idea: { design: { body: old === v1 ? [] : ['layers'] } },
       base: { superfat: 6, liquid: { by: 'concentration', value: 30 }, scent: null },
       pots: [{ name: 'A', follows: null, ownOils: [], draws: [{ from: null, by: 'parts', value: 2 }] }],
       materials: [{ name: copy.name, stock: null, lyeDemand: 0 }],

@@ -1,4 +1,3 @@
-import { type LabD65 } from '@kleur/core/colour';
 import {
   ADDITIVE_MOMENTS,
   type AdditiveMoment,
@@ -6,11 +5,6 @@ import {
   CARRIER_SOURCES,
   type CarrierSource,
   type Draw,
-  type Embed,
-  EMBED_BASES,
-  EMBED_SHAPES,
-  type EmbedBase,
-  type EmbedShape,
   type Finish,
   FINISHES,
   HEATS,
@@ -31,7 +25,6 @@ import {
   type Plan,
   POT_PLACES,
   type PotPlace,
-  type PowderLine,
   SCENT_MOMENTS,
   type ScentMoment,
   SHARE_WAYS,
@@ -59,7 +52,6 @@ import {
   Moment,
   Num,
   NumberList,
-  Numbers,
   One,
   OneOf,
   Pattern,
@@ -70,18 +62,11 @@ import {
   QueryInt,
 } from '../fields.dto.ts';
 import { CarrierDto, MaterialCopyDto } from '../catalogue/materials.dto.ts';
+import { EmbedDto, IdeaDto, PowderLineDto } from './design.dto.ts';
+import { Id, ID_LENGTH, Within } from './plan-fields.dto.ts';
 
-const ID = 80;
 const DAY = /^\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/;
 const L = PLAN_LIMITS;
-
-interface Span {
-  readonly min: number;
-  readonly max: number;
-}
-const Id = (): PropertyDecorator => Text(ID, { min: 1 });
-const Within = ({ min, max }: Span, description?: string): PropertyDecorator =>
-  Num(min, max, { description });
 
 class OilRowDto {
   @Id() id!: string;
@@ -126,6 +111,8 @@ class AdditiveRowDto {
   @Id() id!: string;
   @Id() materialId!: string;
   @Within(L.dose, 'g/kg oils') dose!: GramsPerKg;
+  @Num(L.mass.min, L.mass.max, { nullable: true, description: 'Wanted in each bar, g' })
+  perBar!: Grams | null;
   @OneOf(ADDITIVE_MOMENTS) moment!: AdditiveMoment;
 }
 
@@ -180,13 +167,15 @@ class DoseRowDto {
   @Id() id!: string;
   @Id() materialId!: string;
   @Within(L.dose, 'g/kg oils of the pot') dose!: GramsPerKg;
+  @Num(L.mass.min, L.mass.max, { nullable: true, description: 'Wanted in each bar, g' })
+  perBar!: Grams | null;
   @One(() => CarrierDto, { nullable: true }) carrier!: CarrierDto | null;
   @OneOf(CARRIER_SOURCES) source!: CarrierSource;
 }
 
 class DrawDto implements Draw {
   @Id() id!: string;
-  @Text(ID, { min: 1, nullable: true, description: 'A pot, or null for the base batter' }) from!:
+  @Text(ID_LENGTH, { min: 1, nullable: true, description: 'A pot, or null for the base batter' }) from!:
     string | null;
   @OneOf(SHARE_WAYS) by!: ShareWay;
   @Within(L.draw, 'Parts, %, g, ml, mm, or a section from 1') value!: number;
@@ -206,35 +195,9 @@ class PotDto {
   @Flag() ownLye!: boolean;
   @Many(() => OilRowDto, L.oils) ownOils!: OilRowDto[];
   @Within(L.hours, 'Hours before the last pour') hoursBefore!: number;
-  @Text(ID, { min: 1, nullable: true, description: 'Palette colour that the formula follows' })
+  @Text(ID_LENGTH, { min: 1, nullable: true, description: 'Palette colour that the formula follows' })
   follows!: string | null;
   @Many(() => DoseRowDto, L.dosesPerPot) doses!: DoseRowDto[];
-}
-
-class EmbedDoseDto {
-  @Id() id!: string;
-  @Id() materialId!: string;
-  @Within(L.dose, 'g/kg of its own soap') dose!: GramsPerKg;
-}
-
-class EmbedDto implements Embed {
-  @Id() id!: string;
-  @Text(L.name, { min: 1 }) name!: string;
-  @OneOf(EMBED_BASES) base!: EmbedBase;
-  @OneOf(EMBED_SHAPES) shape!: EmbedShape;
-  @Within(L.millimetres, 'mm') width!: number;
-  @Within(L.millimetres, 'mm') height!: number;
-  @Within(L.millimetres, 'mm') length!: number;
-  @Int(L.count.min, L.count.max) perBar!: number;
-  @Flag() onTop!: boolean;
-  @Many(() => EmbedDoseDto, L.dosesPerPot) doses!: EmbedDoseDto[];
-}
-
-class PowderLineDto implements PowderLine {
-  @Id() id!: string;
-  @Id() materialId!: string;
-  @Within(L.gramsPerDm2, 'g/dm²') gramsPerDm2!: number;
-  @Int(L.count.min, L.count.max) count!: number;
 }
 
 class StockDto {
@@ -257,34 +220,23 @@ class MinutesDto implements Minutes {
 
 class OrderDto {
   @OneOf(ORDER_WAYS) by!: OrderWay;
-  @Texts(L.pots, ID, { description: 'Pot ids in the maker’s own order' }) pots!: string[];
+  @Texts(L.pots, ID_LENGTH, { description: 'Pot ids in the maker’s own order' }) pots!: string[];
 }
 
 class WorkDto implements Work {
-  @Text(ID, { nullable: true }) fallback!: string | null;
+  @Text(ID_LENGTH, { nullable: true }) fallback!: string | null;
   @OneOf(HEATS) heat!: Work['heat'];
   @SomeOf(FINISHES) finish!: Finish[];
   @OneOf(USES) use!: Work['use'];
   @Flag() permanentLine!: boolean;
   @Within(L.blendSeconds, 'After emulsion, s') blendSeconds!: number;
-  @Text(ID, { nullable: true }) carrierOil!: string | null;
+  @Text(ID_LENGTH, { nullable: true }) carrierOil!: string | null;
   @Flag() equalise!: boolean;
   @Many(() => SharedDispersionDto, L.materials) dispersions!: SharedDispersionDto[];
   @One(() => OrderDto) order!: OrderDto;
   @One(() => MinutesDto) minutes!: MinutesDto;
   @Within(L.oven, 'Switched off when the mould goes in, °C') ovenTemperature!: number;
   @Flag({ description: 'Batter that thickens fast is wanted' }) fastWanted!: boolean;
-}
-
-export class PaletteColourDto {
-  @Text(ID, { min: 1 }) id!: string;
-  @Text(L.name, { min: 1 }) name!: string;
-  @Numbers(3, -200, 200, { description: 'CIELAB D65' }) lab!: LabD65;
-}
-
-export class IdeaDto {
-  @Text(ID, { nullable: true }) technique!: string | null;
-  @Many(() => PaletteColourDto, L.palette) colours!: PaletteColourDto[];
 }
 
 export class PlanDto implements Plan {

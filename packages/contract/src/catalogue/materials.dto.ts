@@ -1,4 +1,6 @@
 import {
+  type Allergen,
+  ALLERGENS,
   CARRIER_MEDIA,
   type CarrierMedium,
   type Caution,
@@ -135,6 +137,11 @@ export class MaterialWriteDto implements MaterialWrite {
   @One(() => WindowDto, { nullable: true }) window!: WindowDto | null;
   @Many(() => CarrierDto, 8) carriers!: CarrierDto[];
   @Num(0.01, 5, { nullable: true, description: 'g/ml, loose' }) bulkDensity!: number | null;
+  @Num(0.1, 20, { description: 'Of its own substance, g/ml' }) density!: number;
+  @Flag({ description: 'Meant to be felt' }) scrub!: boolean;
+  @Num(0, 100, { description: '%' }) fat!: number;
+  @Num(0, 100, { description: '%' }) water!: number;
+  @SomeOf(ALLERGENS) allergens!: Allergen[];
   @Num(0.05, 2) pace!: number;
   @SomeOf(CAUTIONS) cautions!: Caution[];
   @SomeOf(CLAIMS) claims!: Claim[];

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { deltaE00 } from '../colour/deltaE00.ts';
 import { type LabD65 } from '../colour/lab.ts';
 import { atCut, cured, fresh, type Stage } from '../pigment/stage.ts';
-import { dose, fourPotLoaf, planWith, pot, scentOf } from '../testing/plans.ts';
+import { dose, fourPotLoaf, planWith, pot, scentOf, bead } from '../testing/plans.ts';
 import { gramsPerKg } from '../units/quantity.ts';
 import { bareComposition, inheritedDoses, potComposition, potCanvas } from './potComposition.ts';
 import { labOf } from '../pigment/composition.ts';
@@ -129,7 +129,7 @@ describe('what colours the whole batch', () => {
   it('an additive tints the bare base and every pot, unless it lies on top', () => {
     const cocoa = (moment: 'oils' | 'top'): Plan =>
       planWith([pot('A', 1)], {
-        additives: [{ id: 'c', materialId: 'cocoa', dose: gramsPerKg(10), moment }],
+        additives: [{ id: 'c', materialId: 'cocoa', dose: gramsPerKg(10), perBar: null, moment }],
       });
     const plain = look(planWith([pot('A', 1)]), 'A');
     expect(deltaE00(look(cocoa('oils'), 'A'), plain)).toBeGreaterThan(5);
@@ -161,32 +161,22 @@ describe('what colours the whole batch', () => {
 });
 
 describe('embeds beside the batter', () => {
-  const bead = (base: Embed['base'], dosed: number): Embed => ({
-    id: 'e',
-    name: 'Bead',
-    base,
-    shape: 'ball',
-    width: 12,
-    height: 12,
-    length: 12,
-    perBar: 1,
-    onTop: false,
-    doses: dosed > 0 ? [{ id: 'd', materialId: 'ultramarine-blue', dose: gramsPerKg(dosed) }] : [],
-  });
+  const beadOf = (base: Embed['base'], dosed: number): Embed =>
+    bead({ base }, dosed > 0 ? [{ id: 'd', materialId: 'ultramarine-blue', dose: gramsPerKg(dosed) }] : []);
   const plan = planWith([pot('A', 1, dose('ultramarine-blue', 5))]);
-  const seen = (e: Embed): LabD65 => labOf(embedComposition(plan, e), cured());
+  const seen = (e: Embed): LabD65 => labOf(embedComposition(plan, e, e.parts[0]!), cured());
 
   it('uncoloured dough is the bare batter; melt-and-pour does not take its tint', () => {
-    expect(deltaE00(seen(bead('dough', 0)), labOf(bareComposition(plan), cured()))).toBeLessThan(1e-9);
-    expect(deltaE00(seen(bead('melt-white', 0)), seen(bead('dough', 0)))).toBeGreaterThan(1);
+    expect(deltaE00(seen(beadOf('dough', 0)), labOf(bareComposition(plan), cured()))).toBeLessThan(1e-9);
+    expect(deltaE00(seen(beadOf('melt-white', 0)), seen(beadOf('dough', 0)))).toBeGreaterThan(1);
   });
 
   it('a dose on soap counts 1.4 times as a dose on oils: a kg of oils makes 1.4 kg of soap', () => {
-    expect(deltaE00(seen(bead('dough', 5 / 1.4)), look(plan, 'A'))).toBeLessThan(1e-6);
+    expect(deltaE00(seen(beadOf('dough', 5 / 1.4)), look(plan, 'A'))).toBeLessThan(1e-6);
   });
 
   it('the clear base shows the deeper colour', () => {
-    expect(seen(bead('melt-clear', 5))[0]).toBeLessThan(seen(bead('melt-white', 5))[0]);
+    expect(seen(beadOf('melt-clear', 5))[0]).toBeLessThan(seen(beadOf('melt-white', 5))[0]);
   });
 });
 

@@ -1,23 +1,5 @@
-import { type Material, type MaterialKind } from '../material/material.ts';
-
 /** Densities at the pour, g/ml. */
 export const DENSITY = { oil: 0.915, water: 1, glycerin: 1.26, scent: 0.97, milk: 1.03 } as const;
-
-/** Of what powders are made, without the air between the grains; whatever is not listed is plant matter. */
-const SOLID: Partial<Readonly<Record<MaterialKind, number>>> = {
-  pigment: 4,
-  mica: 2.8,
-  fluorescent: 1.4,
-  clay: 2.6,
-  scrub: 1.3,
-};
-const PLANT = 1.4;
-
-/**
- * Density of a powder's own substance without the air between its grains, g/ml, by kind; that of plants where
- * the kind has none.
- */
-export const solidDensity = ({ kind }: Material): number => SOLID[kind] ?? PLANT;
 
 /**
  * Density of a lye solution from its concentration as a fraction 0–0.5, g/ml at bench warmth: 1.27 at 25 %, 1.32 at

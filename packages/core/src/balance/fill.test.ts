@@ -1,6 +1,6 @@
 import fc from 'fast-check';
-import { dose, planWith, pot, scentOf } from '../testing/plans.ts';
-import { grams } from '../units/quantity.ts';
+import { dose, planWith, pot, scentOf, bead } from '../testing/plans.ts';
+import { grams, gramsPerKg } from '../units/quantity.ts';
 import { flowOf } from './balance.ts';
 import { type Embed, type PowderLine } from '../plan/embed.ts';
 import { embedFacts, lineMass } from './embedFacts.ts';
@@ -124,20 +124,7 @@ describe('bars', () => {
 
 describe('fill and solving', () => {
   it('losses, reserve and embeds are counted once', () => {
-    const embeds: Embed[] = [
-      {
-        id: 'e',
-        name: 'Rod',
-        base: 'melt-white',
-        shape: 'rod',
-        width: 20,
-        height: 20,
-        length: 0,
-        perBar: 1,
-        onTop: false,
-        doses: [],
-      },
-    ];
+    const embeds: Embed[] = [bead({ base: 'melt-white', shape: 'rod', width: 20, height: 20, length: 0 })];
     const moulding = mouldingOf(box(), { reserve: grams(100), lossPerJug: grams(12) });
     const plan = planWith([pot('A', 1), pot('B', 1)], {}, { moulding, embeds });
     const fill = fillOf(plan);
@@ -225,18 +212,9 @@ describe('fill and solving', () => {
 });
 
 describe('embeds and powder lines', () => {
-  const ball: Embed = {
-    id: 'b',
-    name: 'Bead',
-    base: 'dough',
-    shape: 'ball',
-    width: 12,
-    height: 0,
-    length: 0,
-    perBar: 2,
-    onTop: true,
-    doses: [{ id: 'd', materialId: 'kaolin', dose: 10 as never }],
-  };
+  const ball = bead({ width: 12, perBar: 2, onTop: true }, [
+    { id: 'd', materialId: 'kaolin', dose: gramsPerKg(10) },
+  ]);
   const moulding = mouldingOf(box(), { bars: cut });
 
   it('count, mass, powder and room, by hand', () => {
@@ -250,19 +228,22 @@ describe('embeds and powder lines', () => {
 
   it.each([
     [{ width: 0 }, 'no-size'],
-    [{ width: 65, perBar: 1 }, null],
-    [{ width: 65.1, perBar: 1 }, 'too-tall'],
-    [{ width: 40, perBar: 2 }, null],
+    [{ shape: 'round-rod', width: 65, perBar: 1 }, null],
+    [{ shape: 'round-rod', width: 65.1, perBar: 1 }, 'too-tall'],
+    [{ shape: 'round-rod', width: 40, perBar: 2 }, null],
     [{ width: 40.1, perBar: 2 }, 'too-wide'],
     [{ shape: 'block', width: 20, height: 20, length: 24 }, null],
     [{ shape: 'block', width: 20, height: 20, length: 24.1 }, 'longer-than-bar'],
+    [{ width: 24, rests: 41 }, null],
+    [{ width: 24, rests: 41.1 }, 'rests-too-high'],
+    [{ width: 24.1, perBar: 1 }, 'longer-than-bar'],
   ] as const)('fit to the mould: %j', (change, problem) => {
     expect(embedFacts(moulding, { ...ball, onTop: false, ...change }).problem).toBe(problem);
   });
 
   it('grams of a line per area', () => {
     // 250 × 80 mm = 2 dm²; 0.4 g/dm², three lines
-    const line: PowderLine = { id: 'l', materialId: 'kaolin', gramsPerDm2: 0.4, count: 3 };
+    const line: PowderLine = { id: 'l', materialId: 'kaolin', gramsPerDm2: 0.4, count: 3, carrier: null };
     expect(lineMass(moulding, line)).toBeCloseTo(2.4, 9);
   });
 });

@@ -200,7 +200,7 @@ describe('what is weighed when', () => {
 
   it('late additives go into what is taken after them', () => {
     const additives = [
-      { id: 'a', materialId: 'oats-ground', dose: gramsPerKg(20), moment: 'trace' as const },
+      { id: 'a', materialId: 'oats-ground', dose: gramsPerKg(20), perBar: null, moment: 'trace' as const },
     ];
     const flow = flowOf(planWith([{ ...pot('First', 1), taken: 'liquid' }, pot('Later', 3)], { additives }));
     const oat = flow.ledger.material('oats-ground');
@@ -391,8 +391,8 @@ describe('nothing is lost', () => {
       planWith(pots, {
         scent: scentOf('scent-limewash', 30, { stabiliser: 0.5 }),
         additives: [
-          { id: 'a', materialId: 'sodium-lactate', dose: gramsPerKg(20), moment: 'lye-water' },
-          { id: 'b', materialId: 'oats-ground', dose: gramsPerKg(12), moment: 'trace' },
+          { id: 'a', materialId: 'sodium-lactate', dose: gramsPerKg(20), perBar: null, moment: 'lye-water' },
+          { id: 'b', materialId: 'oats-ground', dose: gramsPerKg(12), perBar: null, moment: 'trace' },
         ],
       }),
     );

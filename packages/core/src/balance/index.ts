@@ -9,7 +9,7 @@ export {
   USUAL,
 } from './blend.ts';
 export { type Cuts, cutsOf } from './cuts.ts';
-export { embedComposition, type EmbedFacts, embedFacts, lineMass } from './embedFacts.ts';
+export { type EmbedColour, embedComposition, type EmbedFacts, embedFacts, lineMass } from './embedFacts.ts';
 export {
   type BarWeights,
   barWeights,

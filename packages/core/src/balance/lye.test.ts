@@ -47,7 +47,7 @@ describe('lye', () => {
   ])('%s eats lye, and the lye follows', (materialId, demand) => {
     // 10 g in 1,000 g oils
     const sour = olive({
-      additives: [{ id: 'c', materialId, dose: gramsPerKg(10), moment: 'lye-water' }],
+      additives: [{ id: 'c', materialId, dose: gramsPerKg(10), perBar: null, moment: 'lye-water' }],
     });
     expect(lyeRate(sour).naoh - lyeRate(olive()).naoh).toBeCloseTo(10 * demand, 6);
     // …so that the oils get what they would have got: the superfat stands.
@@ -139,6 +139,7 @@ describe('additives', () => {
     id: materialId,
     materialId,
     dose: gramsPerKg(dose),
+    perBar: null,
     moment,
   });
   const effects = (a: AdditiveRow) => additiveEffects(planWith([], { additives: [a] }), a, a.dose);

@@ -1,6 +1,6 @@
 import { isWeighedCarrier } from '../material/material.ts';
 import { carrierOilOf } from './carrierOil.ts';
-import { DENSITY, lyeDensity, solidDensity } from './density.ts';
+import { DENSITY, lyeDensity } from './density.ts';
 import { AFTER_OILS, type DoseFlow, type Ledger, type LyeFlow } from './flow.ts';
 import { concentrationOf, lyeMoles, type LyeRate, lyeRate, lyeStops, molesPerGram } from './lye.ts';
 import { scentRate } from './scentRate.ts';
@@ -377,7 +377,7 @@ export class Mixture {
     d[ledger.at('glycerin')] = DENSITY.glycerin;
     d[ledger.at('scent')] = DENSITY.scent;
     d[ledger.at('stabiliser')] = DENSITY.scent;
-    for (const m of plan.materials) d[ledger.material(m.id)] = solidDensity(m);
+    for (const m of plan.materials) d[ledger.material(m.id)] = m.density;
     return d;
   }
 

@@ -8,6 +8,7 @@ import { type Fill, fillOf } from '../balance/fill.ts';
 import { type BatchGel, gelOf } from '../balance/gel.ts';
 import { type Flow, tinted } from '../balance/flow.ts';
 import { type Batter, batterOf } from '../balance/lye.ts';
+import { embedMaterials } from '../plan/embed.ts';
 import { materialOf, type Plan } from '../plan/plan.ts';
 import { type PrepSheet, prepSheet } from '../work/prep.ts';
 import { type ScentBlend, scentBlend } from '../balance/scent.ts';
@@ -123,7 +124,7 @@ function usedMaterials(plan: Plan): Material[] {
     ...plan.base.additives.map((a) => a.materialId),
     ...plan.pots.flatMap((p) => p.doses.map((d) => d.materialId)),
     ...plan.lines.map((l) => l.materialId),
-    ...plan.embeds.flatMap((e) => e.doses.map((d) => d.materialId)),
+    ...plan.embeds.flatMap(embedMaterials),
   ]);
   return plan.materials.filter((m) => ids.has(m.id));
 }

@@ -6,7 +6,7 @@ import { referenceCanvas } from '../pigment/canvas.ts';
 import { cured } from '../pigment/stage.ts';
 import { setBase, setWork } from '../plan/edit/index.ts';
 import { type Plan } from '../plan/plan.ts';
-import { dose, planWith, pot, scentOf, tenthGramScale } from '../testing/plans.ts';
+import { dose, planWith, pot, scentOf, tenthGramScale, ideaOf } from '../testing/plans.ts';
 import { grams } from '../units/quantity.ts';
 import { printerFor } from '../units/printer.ts';
 import { metricUnits } from '../units/view.ts';
@@ -27,7 +27,7 @@ const troubled: Plan = setWork(
         pot('Turmeric', 1, dose('turmeric', 4.5), dose('spirulina', 7.5)),
       ],
       { scent: scentOf('scent-limewash', 190.5) },
-      { idea: { technique: 'in-pot', colours: [] } },
+      { idea: ideaOf('in-pot') },
     ),
     { superfat: 13.75, liquid: oddLiquid },
   ),

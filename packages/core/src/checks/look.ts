@@ -4,8 +4,8 @@ import { isCarbon, isWhitener, type MaterialKind } from '../material/material.ts
 import { predictLab } from '../pigment/mixer.ts';
 import { cured } from '../pigment/stage.ts';
 import { blendedLab, MUD_BELOW } from '../palette/mud.ts';
-import { techniqueById } from '../palette/technique.ts';
-import { changeScent, setPot } from '../plan/edit/index.ts';
+import { areTwins } from '../plan/design.ts';
+import { changeScent, setPot, setTwins } from '../plan/edit/index.ts';
 import { materialOf, type Pot } from '../plan/plan.ts';
 import { stabiliserFor } from '../material/browning.ts';
 import { type Check, type PlanFacts, type Repair } from './check.ts';
@@ -16,9 +16,9 @@ const meeting = ({ plan, flow }: PlanFacts): readonly Pot[] =>
 
 /** Touching pots that are too near each other for the technique, or only too near in lightness. */
 export function checkReadsAsOne(facts: PlanFacts): Check[] {
-  const technique = techniqueById(facts.plan.idea.technique);
-  if (!technique) return [];
-  return facts.touching.flatMap(({ a, b }): Check[] => {
+  const { design } = facts.plan.idea;
+  return facts.touching.flatMap(({ a, b, technique }): Check[] => {
+    if (!technique || areTwins(design, a.id, b.id)) return [];
     const [one, two] = [facts.looks.get(a.id)!.cured, facts.looks.get(b.id)!.cured];
     const deltaE = deltaE00(one, two);
     const deltaL = Math.abs(one[0] - two[0]);
@@ -38,6 +38,9 @@ export function checkReadsAsOne(facts: PlanFacts): Check[] {
         remedy: merges
           ? `Make one of them lighter or deeper${white ? ', or put white between them' : ''}.`
           : 'Make one of them clearly lighter or darker.',
+        repairs: merges
+          ? [{ label: 'They are meant to be the same', apply: (p) => setTwins(p, a.id, b.id, true) }]
+          : [],
       },
     ];
   });

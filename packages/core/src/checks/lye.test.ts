@@ -31,6 +31,7 @@ const additive = (materialId: string, value: number, moment: AdditiveMoment, id 
   id,
   materialId,
   dose: gramsPerKg(value),
+  perBar: null,
   moment,
 });
 const superfats = (plan: Plan): number[] => flowOf(plan).pots.map((p) => p.superfat! * 100);

@@ -1,4 +1,4 @@
-import { dose, planWith, pot, scentOf, shelfItem, tenthGramScale } from '../testing/plans.ts';
+import { dose, planWith, pot, scentOf, shelfItem, tenthGramScale, ideaOf } from '../testing/plans.ts';
 import { grams, gramsPerKg } from '../units/quantity.ts';
 import { solveOils } from '../balance/fill.ts';
 import { flowOf } from '../balance/balance.ts';
@@ -21,7 +21,7 @@ function repaired(plan: Plan, id: string, at = 0): Plan {
   return next;
 }
 const work = (change: Partial<Work>): Pick<Plan, 'work'> => ({ work: { ...emptyWork, ...change } });
-const technique = (id: string): Pick<Plan, 'idea'> => ({ idea: { technique: id, colours: [] } });
+const technique = (id: string): Pick<Plan, 'idea'> => ({ idea: ideaOf(id) });
 const draw = (by: Draw['by'], value: number, from: string | null = null): Draw => ({
   id: 'd',
   from,
@@ -400,7 +400,9 @@ describe('work', () => {
 
   it('heat-risk: sweet and hot', () => {
     const sweet = {
-      additives: [{ id: 's', materialId: 'sugar', dose: gramsPerKg(10), moment: 'lye-water' as const }],
+      additives: [
+        { id: 's', materialId: 'sugar', dose: gramsPerKg(10), perBar: null, moment: 'lye-water' as const },
+      ],
     };
     const tall = (height: number): Pick<Plan, 'moulding'> => ({
       moulding: {
@@ -517,7 +519,9 @@ describe('what goes into the oils or the lye', () => {
       expect(find(mended, 'carrier-mismatch')).toBeUndefined();
     }
     expect(whole!.pots[0]!.doses).toEqual([]);
-    expect(whole!.base.additives).toMatchObject([{ materialId: 'pumice-fine', dose: 20, moment: 'oils' }]);
+    expect(whole!.base.additives).toMatchObject([
+      { materialId: 'pumice-fine', dose: 20, perBar: null, moment: 'oils' },
+    ]);
     // As strong as it was in the pot, in every pot.
     expect(whole!.materials.map((m) => m.id)).toContain('pumice-fine');
     expect(mini!.pots[0]!.ownLye).toBe(true);
@@ -526,10 +530,10 @@ describe('what goes into the oils or the lye', () => {
   it('joins what the whole batch has of it already, and keeps the way it went in', () => {
     const indigo = { ...dose('indigo', 4), carrier: { medium: 'lye-water', ratio: 0 } as const };
     const plan = planWith([pot('Blue', 1, indigo), pot('White', 1)], {
-      additives: [{ id: 'a', materialId: 'indigo', dose: gramsPerKg(1), moment: 'lye-water' }],
+      additives: [{ id: 'a', materialId: 'indigo', dose: gramsPerKg(1), perBar: null, moment: 'lye-water' }],
     });
     expect(makeWholeBatch(plan, 'Blue', 'indigo').base.additives).toEqual([
-      { id: 'a', materialId: 'indigo', dose: 5, moment: 'lye-water' },
+      { id: 'a', materialId: 'indigo', dose: 5, perBar: null, moment: 'lye-water' },
     ]);
   });
 

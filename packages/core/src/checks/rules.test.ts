@@ -1,7 +1,7 @@
 import { gelBegins, gelOf } from '../balance/gel.ts';
 import { emptyMoulding, type Mould, plainMould } from '../plan/moulding.ts';
 import { emptyWork, type LiquidKind, type Plan, type Pot, type Work } from '../plan/plan.ts';
-import { dose, planWith, pot, scentOf, shelfItem, tenthGramScale } from '../testing/plans.ts';
+import { dose, planWith, pot, scentOf, shelfItem, tenthGramScale, ideaOf } from '../testing/plans.ts';
 import { grams, gramsPerKg } from '../units/quantity.ts';
 import { withFinish } from '../work/finish.ts';
 import { type Check } from './check.ts';
@@ -11,7 +11,7 @@ const all = (plan: Plan, id: string): Check[] =>
   checkPlan(plan, { measuring: tenthGramScale }).filter((c) => c.id === id);
 const find = (plan: Plan, id: string): Check | undefined => all(plan, id)[0];
 const work = (change: Partial<Work>): Pick<Plan, 'work'> => ({ work: { ...emptyWork, ...change } });
-const technique = (id: string): Pick<Plan, 'idea'> => ({ idea: { technique: id, colours: [] } });
+const technique = (id: string): Pick<Plan, 'idea'> => ({ idea: ideaOf(id) });
 const lye = (value: number, kind?: LiquidKind): Partial<Plan['base']> => ({
   liquid: {
     by: 'concentration',
@@ -57,7 +57,7 @@ describe('ceilings', () => {
     const half = gramsPerKg(ceiling / 2);
     const at = (own: number): Plan =>
       planWith([pot('A', 1, dose('ultramarine-blue', own))], {
-        additives: [{ id: 'a', materialId: 'ultramarine-blue', dose: half, moment: 'oils' }],
+        additives: [{ id: 'a', materialId: 'ultramarine-blue', dose: half, perBar: null, moment: 'oils' }],
       });
     expect(find(at(ceiling / 2), 'dose-over')).toBeUndefined();
     const over = find(at(ceiling / 2 + 0.1), 'dose-over')!;
@@ -75,7 +75,15 @@ describe('ceilings', () => {
   it('hold for an additive of the whole batch, told once', () => {
     const lactate = (value: number): Plan =>
       planWith([pot('A', 1), pot('B', 1)], {
-        additives: [{ id: 'a', materialId: 'sodium-lactate', dose: gramsPerKg(value), moment: 'lye-water' }],
+        additives: [
+          {
+            id: 'a',
+            materialId: 'sodium-lactate',
+            dose: gramsPerKg(value),
+            perBar: null,
+            moment: 'lye-water',
+          },
+        ],
       });
     const { ceiling } = shelfItem('sodium-lactate').window!;
     expect(find(lactate(ceiling), 'dose-over')).toBeUndefined();
@@ -209,7 +217,7 @@ describe('neighbours', () => {
     expect(sentences(2.5).join()).toContain('about as light');
   });
   it('a sieved line of charcoal smears over a white', () => {
-    const line = { id: 'l', materialId: 'activated-charcoal', gramsPerDm2: 0.2, count: 1 };
+    const line = { id: 'l', materialId: 'activated-charcoal', gramsPerDm2: 0.2, count: 1, carrier: null };
     expect(
       find(planWith([white(6), pot('B', 1, dose('red-iron-oxide', 4))], {}, { lines: [line] }), 'smears')!
         .place,
@@ -256,7 +264,9 @@ describe('scent', () => {
     };
     expect(find(planWith([teal, tint]), 'white-will-tan')).toBeUndefined();
     // What the whole batch carries is a tan of every white in it.
-    const cocoa = [{ id: 'a', materialId: 'cocoa', dose: gramsPerKg(6), moment: 'oils' as const }];
+    const cocoa = [
+      { id: 'a', materialId: 'cocoa', dose: gramsPerKg(6), perBar: null, moment: 'oils' as const },
+    ];
     expect(find(planWith([white(6)], { additives: cocoa }), 'white-will-tan')!.arithmetic).toContain(
       'powders',
     );

@@ -8,7 +8,7 @@ import { checkPlan } from './index.ts';
 
 const plan = planWith([pot('A', 1, dose('ultramarine-blue', 3))], {
   scent: scentOf('scent-limewash', 20),
-  additives: [{ id: 'a', materialId: 'citric-acid', dose: gramsPerKg(5), moment: 'lye-water' }],
+  additives: [{ id: 'a', materialId: 'citric-acid', dose: gramsPerKg(5), perBar: null, moment: 'lye-water' }],
 });
 const withShelf = (p: Plan, changed: Material, made = false): Check[] => {
   const shelf = new Map(p.materials.map((m) => [m.id, m.id === changed.id ? changed : m]));

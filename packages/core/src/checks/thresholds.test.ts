@@ -3,7 +3,7 @@ import { type LabD65 } from '../colour/lab.ts';
 import { type Material } from '../material/material.ts';
 import { techniqueById } from '../palette/technique.ts';
 import { atCut, cured, fresh } from '../pigment/stage.ts';
-import { dose, planWith, pot, scentOf, shelfItem, tenthGramScale } from '../testing/plans.ts';
+import { dose, planWith, pot, scentOf, shelfItem, tenthGramScale, ideaOf } from '../testing/plans.ts';
 import { flowOf } from '../balance/balance.ts';
 import { bareComposition, potComposition } from '../balance/potComposition.ts';
 import { labOf } from '../pigment/composition.ts';
@@ -44,7 +44,7 @@ const look = (plan: Plan, name: string, stage = cured()): LabD65 =>
     ),
     stage,
   );
-const technique = (id: string): Partial<Plan> => ({ idea: { technique: id, colours: [] } });
+const technique = (id: string): Partial<Plan> => ({ idea: ideaOf(id) });
 
 describe('colour', () => {
   it.each(['ultramarine-blue', 'yellow-iron-oxide', 'activated-charcoal', 'mica-dome'])(

@@ -1,9 +1,10 @@
-import { techniqueById } from '../palette/technique.ts';
+import { designText, together } from '../palette/technique.ts';
 import { setPot, setWork } from '../plan/edit/index.ts';
 import { BOND_HOURS, bondedPots } from '../work/finish.ts';
 import { consistencyWanted } from '../work/handwork.ts';
-import { type Plan } from '../plan/plan.ts';
-import { type PotStep } from '../work/timeline.ts';
+import { type Plan, type Pot } from '../plan/plan.ts';
+import { techniquesOf } from '../work/design.ts';
+import { type PotStep, type TopStep } from '../work/timeline.ts';
 import { type Check, type PlanFacts } from './check.ts';
 
 /** Pots of one batter that are poured so far apart that the batter does not wait. */
@@ -38,16 +39,23 @@ export function checkTimeApart({ plan, steps, print }: PlanFacts): Check[] {
 
 /** A scent that races against a technique that takes its time. */
 export function checkScentSeizes({ plan, blend, print }: PlanFacts): Check[] {
-  const technique = techniqueById(plan.idea.technique);
+  const { design } = plan.idea;
   const scented = plan.pots.filter((p) => p.scented && p.place !== 'top');
-  if (!technique || !blend || scented.length === 0 || plan.work.fastWanted) return [];
-  const wants = consistencyWanted(technique.id, scented[0]!);
-  const harsh =
-    blend.pace === 'seizes' ||
-    (blend.pace === 'strong' && wants !== 'thick') ||
-    (blend.pace === 'moderate' && (wants === 'fluid' || wants === 'light'));
-  if (!harsh) return [];
-  const factor = { moderate: 0.5, strong: 0.25, seizes: 0.1 }[blend.pace];
+  if (!blend || plan.work.fastWanted) return [];
+  const races = (pot: Pot): boolean => {
+    const wants = consistencyWanted(design, pot);
+    if (wants === null) return false;
+    return (
+      blend.pace === 'seizes' ||
+      (blend.pace === 'strong' && wants !== 'thick') ||
+      (blend.pace === 'moderate' && (wants === 'fluid' || wants === 'light'))
+    );
+  };
+  const pot = scented.find(races);
+  const technique = pot && together(techniquesOf(design, pot));
+  if (!technique) return [];
+  const wants = consistencyWanted(design, pot);
+  const factor = { moderate: 0.5, strong: 0.25, seizes: 0.1 }[blend.pace as 'moderate' | 'strong' | 'seizes'];
   return [
     {
       id: 'scent-seizes-technique',
@@ -59,7 +67,7 @@ export function checkScentSeizes({ plan, blend, print }: PlanFacts): Check[] {
         ? 'Add it last and by hand; the fallback is agreed.'
         : 'Add it last and by hand, or into the oils before the lye, and agree on a fallback.',
       repairs:
-        plan.work.fallback || technique.id === 'layers'
+        plan.work.fallback || design.body.includes('layers')
           ? []
           : [{ label: 'Fall back on layers', apply: (p) => setWork(p, { fallback: 'layers' }) }],
     },
@@ -78,7 +86,16 @@ export function checkPotPace(facts: PlanFacts): Check[] {
   // Only one can be first: the one that closes soonest.
   const first = [...late].sort((a, b) => a.window![1] - b.window![1])[0];
   const told = steps.filter((s) => s.verdict === 'too-thin' || (s.verdict === 'sets-too-soon' && !all));
-  return [...(all ? [workTooLong(facts, late)] : []), ...told.map((s) => potPace(facts, s, s === first))];
+  return [
+    ...(all ? [workTooLong(facts, late)] : []),
+    ...told.map((s) => potPace(facts, s, s === first)),
+    // What is kept is told where its pot itself is in time.
+    ...steps.flatMap((s) =>
+      s.top?.verdict === 'sets-too-soon' && s.verdict !== 'sets-too-soon'
+        ? [topTooStiff(facts, s, s.top)]
+        : [],
+    ),
+  ];
 }
 
 /** The technique takes longer than any pot waits. */
@@ -86,7 +103,7 @@ function workTooLong({ plan, print }: PlanFacts, late: readonly PotStep[]): Chec
   const until = Math.max(...late.map((s) => s.workedUntil));
   const open = Math.max(...late.map((s) => s.window![1]));
   const { split, colour, scent, pour } = plan.work.minutes;
-  const name = techniqueById(plan.idea.technique)?.name ?? 'The work';
+  const name = designText(plan.idea.design) || 'The work';
   return {
     id: 'pot-sets-too-soon',
     level: 'warn',
@@ -103,6 +120,18 @@ function mainFactor({ pace }: PotStep, print: PlanFacts['print']): string {
   const size = (factor: number): number => Math.abs(Math.log(factor));
   const main = [...pace.factors].sort((a, b) => size(b.factor) - size(a.factor))[0];
   return main ? `; ${main.what} × ${print.number(main.factor, 2)}` : '';
+}
+
+/** What was kept for the top, or the surface that is shaped, has set when its turn comes. */
+function topTooStiff({ print }: PlanFacts, { pot }: PotStep, top: TopStep): Check {
+  return {
+    id: 'pot-sets-too-soon',
+    level: 'warn',
+    place: { at: 'pot', potId: pot.id },
+    sentence: `What goes on top of ${pot.name} will be too stiff before its turn comes.`,
+    arithmetic: `wanted ${top.wants}: ${print.number(top.window[0], 0)} to ${print.number(top.window[1], 0)} min from emulsion; worked from ${print.number(top.from, 0)} to ${print.number(top.to, 0)} min, after it waited ${print.number(top.waits, 0)}`,
+    remedy: 'Top it earlier, keep it cool, or keep the part for the top from a slower pot.',
+  };
 }
 
 function potPace({ print }: PlanFacts, step: PotStep, isFirst: boolean): Check {

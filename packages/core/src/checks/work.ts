@@ -5,6 +5,7 @@ import { consistencyWanted } from '../work/handwork.ts';
 import { isMilk } from '../plan/liquid.ts';
 import { materialOf, type Pot } from '../plan/plan.ts';
 import { lotAtHand } from '../material/lot.ts';
+import { type Material } from '../material/material.ts';
 import { type Check, type PlanFacts } from './check.ts';
 
 /** Two pots in one section of the mould, and a section without a pot. */
@@ -55,9 +56,9 @@ export function checkSections({ plan }: PlanFacts): Check[] {
 /** Coarse grains where they do not belong, or where they sink. */
 export function checkScrub(facts: PlanFacts): Check[] {
   const { plan } = facts;
-  const scrubs = facts.used.filter((m) => m.kind === 'scrub');
+  const scrubs = facts.used.filter((m) => m.scrub);
   const coarse = scrubs.filter((m) => m.cautions.includes('scratchy'));
-  const wants = plan.pots.some((p) => consistencyWanted(plan.idea.technique, p) === 'fluid');
+  const wants = plan.pots.some((p) => consistencyWanted(plan.idea.design, p) === 'fluid');
   const sinking = scrubs.filter((m) => m.cautions.includes('sinks'));
   const out: Check[] = [];
   if (plan.work.use === 'face' && coarse.length > 0) {
@@ -88,8 +89,14 @@ export function checkScrub(facts: PlanFacts): Check[] {
 export function checkAllergen(facts: PlanFacts): Check[] {
   const { plan } = facts;
   const oils = facts.flow.ledger.oils.map((id) => materialOf(plan, id));
-  const names = [...oils, ...facts.used].filter((m) => m.cautions.includes('allergen')).map((m) => m.name);
-  const milk = plan.base.liquid.parts.filter((p) => isMilk(p.kind)).map((p) => p.name);
+  const told = (m: Material): string =>
+    m.allergens.length > 0 ? `${m.name} (${m.allergens.join(', ')})` : m.name;
+  const names = [...oils, ...facts.used]
+    .filter((m) => m.allergens.length > 0 || m.cautions.includes('allergen'))
+    .map(told);
+  const milk = plan.base.liquid.parts
+    .filter((p) => isMilk(p.kind) && p.percent > 0)
+    .map((p) => `${p.name} (${p.kind === 'milk' ? 'milk' : 'coconut'})`);
   const all = [...new Set([...names, ...milk])];
   if (all.length === 0) return [];
   return [

@@ -2,8 +2,11 @@
 export { browningOf, stabiliserFor } from './browning.ts';
 export { type CurveFacts, type CurveOrigin, defaultCurve } from './curve.ts';
 export { type Lot, lotAtHand, LOT_LIMITS } from './lot.ts';
+export { factsOfKind } from './facts.ts';
 export { cautionText } from './cautions.ts';
 export {
+  type Allergen,
+  ALLERGENS,
   type Carrier,
   CARRIER_MEDIA,
   type CarrierMedium,

@@ -90,6 +90,20 @@ export const CAUTIONS = [
 ] as const;
 export type Caution = (typeof CAUTIONS)[number];
 
+export const ALLERGENS = [
+  'nut',
+  'coconut',
+  'milk',
+  'oat',
+  'honey',
+  'pollen',
+  'soya',
+  'wheat',
+  'barley',
+] as const;
+/** What must be told to whoever uses the soap. */
+export type Allergen = (typeof ALLERGENS)[number];
+
 /** Fatty acids that soap makers steer by, in this order, each in % of the oil. */
 export const FATTY_ACIDS = [
   'lauric',
@@ -146,6 +160,15 @@ export interface Material {
   readonly carriers: readonly Carrier[];
   /** Loose bulk density in g/ml, for spoons; null when unknown. */
   readonly bulkDensity: number | null;
+  /** Of its own substance as it lies in the batter, without air between the grains, g/ml. */
+  readonly density: number;
+  /** Whether it is meant to be felt: grains, seeds, flakes. */
+  readonly scrub: boolean;
+  /** Fat in it, % of its weight: counts as oil that no lye meets. */
+  readonly fat: number;
+  /** Water in it, % of its weight: replaces as much of the recipe's liquid. */
+  readonly water: number;
+  readonly allergens: readonly Allergen[];
   /** Effect on a pot's working time at the typical dose: 1 none, below 1 faster. */
   readonly pace: number;
   readonly cautions: readonly Caution[];

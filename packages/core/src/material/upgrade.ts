@@ -9,10 +9,13 @@ import { FATTY_1, SAP_SPREAD_1 } from './upgradeTables.ts';
 /** Before stock, lots, lye demand and fatty acids were known. */
 type Material1 = Omit<Material2, 'stock' | 'lot' | 'lotTested' | 'lyeDemand'>;
 /** One lot as a text, curves without origin. */
-type Material2 = Omit<Material, 'form' | 'lots' | 'curve'> & {
+type Material2 = Omit<Material3, 'form' | 'lots' | 'curve'> & {
   readonly lot: string;
   readonly lotTested: boolean;
 };
+
+/** Density, scrub and allergens by kind and caution; no fat, no water. */
+type Material3 = Omit<Material, 'density' | 'scrub' | 'fat' | 'water' | 'allergens'>;
 
 const LYE_DEMAND_1: Readonly<Record<string, number>> = { 'citric-acid': 0.625 };
 
@@ -38,7 +41,7 @@ const SPREAD_2: Partial<Readonly<Record<MaterialKind, number>>> = {
   botanical: 0.6,
 };
 
-function third({ lot, lotTested, ...stored }: Material2): Material {
+function third({ lot, lotTested, ...stored }: Material2): Material3 {
   const { kind, bulkDensity, cautions, optics } = stored;
   // Until then a density of exactly 1 marked what is no powder, and dense scrubs were taken to sink.
   const form: MaterialForm = SPREAD_2[kind] !== undefined && bulkDensity === 1 ? 'liquid' : 'powder';
@@ -52,8 +55,26 @@ function third({ lot, lotTested, ...stored }: Material2): Material {
   };
 }
 
+const DENSITY_3: Partial<Readonly<Record<MaterialKind, number>>> = {
+  pigment: 4,
+  mica: 2.8,
+  fluorescent: 1.4,
+  clay: 2.6,
+  scrub: 1.3,
+};
+
+const fourth = (stored: Material3): Material => ({
+  ...stored,
+  density: DENSITY_3[stored.kind] ?? 1.4,
+  scrub: stored.kind === 'scrub',
+  fat: 0,
+  water: 0,
+  allergens: [],
+});
+
 /** A material as any version stored it → the present one; one that is present already is returned as it is. */
 export function upgradeMaterial(stored: object): Material {
-  if ('form' in stored) return stored as Material;
-  return third('lyeDemand' in stored ? (stored as Material2) : second(stored as Material1));
+  if ('density' in stored) return stored as Material;
+  if ('form' in stored) return fourth(stored as Material3);
+  return fourth(third('lyeDemand' in stored ? (stored as Material2) : second(stored as Material1)));
 }

@@ -21,7 +21,8 @@ export function touchingPairs(count: number, technique: Technique): (readonly [n
   return pairs;
 }
 
-const passes = (deltaE: number, deltaL: number, t: Technique): boolean =>
+/** Whether two colours read as two in a technique. */
+export const isApart = (deltaE: number, deltaL: number, t: Technique): boolean =>
   deltaE >= t.apart && deltaL >= t.apartL;
 
 /** How far apart touching colours are, against what the technique needs. */
@@ -29,7 +30,7 @@ export const checkApart = (labs: readonly LabD65[], technique: Technique): Touch
   touchingPairs(labs.length, technique).map(([i, j]) => {
     const deltaE = deltaE00(labs[i]!, labs[j]!);
     const deltaL = Math.abs(labs[i]![0] - labs[j]![0]);
-    return { i, j, deltaE, deltaL, apart: passes(deltaE, deltaL, technique) };
+    return { i, j, deltaE, deltaL, apart: isApart(deltaE, deltaL, technique) };
   });
 
 export interface Mend {
@@ -59,7 +60,7 @@ export function mendPair(labs: readonly LabD65[], i: number, j: number, techniqu
       const moved: LabD65 = [L + sign * n * STEP, a, b];
       if (moved[0] > 98 || moved[0] < 5) return [];
       const far = deltaE00(moved, labs[other]!);
-      if (passes(far, Math.abs(moved[0] - labs[other]![0]), technique)) {
+      if (isApart(far, Math.abs(moved[0] - labs[other]![0]), technique)) {
         return [{ index, target: moved, change: deltaE00(labs[index]!, moved) }];
       }
     }

@@ -1,4 +1,5 @@
 import { chromaOf, type LabD65 } from '../colour/lab.ts';
+import { type Canvas } from '../pigment/canvas.ts';
 import { type Composition } from '../pigment/composition.ts';
 import { predictLab } from '../pigment/mixer.ts';
 import { type Stage } from '../pigment/stage.ts';
@@ -30,25 +31,34 @@ export const blendPots = (one: Composition, two: Composition, stage: Stage): Ble
 
 /** The same, for pots whose own colours at the stage are known. */
 export function blendedLab(one: Composition, two: Composition, ends: readonly LabD65[], stage: Stage): Blend {
-  const half = (c: Composition) => c.parts.map((p) => ({ ...p, dose: p.dose / 2 }));
-  const mean = (a: number, b: number): number => (a + b) / 2;
-  const [p, q] = [one.canvas, two.canvas];
-  const canvas = {
-    carotenoid: mean(p.carotenoid, q.carotenoid),
-    chlorophyll: mean(p.chlorophyll, q.chlorophyll),
-    brown: mean(p.brown, q.brown),
-    milk: mean(p.milk, q.milk),
-    scent:
-      p.scent || q.scent
-        ? {
-            vanillin: mean(p.scent?.vanillin ?? 0, q.scent?.vanillin ?? 0),
-            tan: mean(p.scent?.tan ?? 0, q.scent?.tan ?? 0),
-            stabilised: Math.max(p.scent?.stabilised ?? 0, q.scent?.stabilised ?? 0),
-          }
-        : null,
-  };
-  const lab = predictLab(canvas, [...half(one), ...half(two)], stage);
+  const lab = stirredLab([one, two], [1, 1], stage);
   const pale = ends.some((e) => chromaOf(e) < NEUTRAL && e[0] > 75);
-  const index = pale ? 1 : chromaOf(lab) / Math.max(1e-6, mean(chromaOf(ends[0]!), chromaOf(ends[1]!)));
+  const mean = (chromaOf(ends[0]!) + chromaOf(ends[1]!)) / 2;
+  const index = pale ? 1 : chromaOf(lab) / Math.max(1e-6, mean);
   return { lab, index, mud: index < MUD_BELOW };
+}
+
+/**
+ * Several pots stirred to one shade.
+ * @param weights how much of each, in any unit; they must not all be 0.
+ */
+export function stirredLab(pots: readonly Composition[], weights: readonly number[], stage: Stage): LabD65 {
+  const sum = weights.reduce((a, b) => a + b, 0);
+  const mean = (of: (c: Composition) => number): number =>
+    pots.reduce((total, c, i) => total + (of(c) * weights[i]!) / sum, 0);
+  const canvas: Canvas = {
+    carotenoid: mean((c) => c.canvas.carotenoid),
+    chlorophyll: mean((c) => c.canvas.chlorophyll),
+    brown: mean((c) => c.canvas.brown),
+    milk: mean((c) => c.canvas.milk),
+    scent: pots.some((c) => c.canvas.scent)
+      ? {
+          vanillin: mean((c) => c.canvas.scent?.vanillin ?? 0),
+          tan: mean((c) => c.canvas.scent?.tan ?? 0),
+          stabilised: Math.max(...pots.map((c) => c.canvas.scent?.stabilised ?? 0)),
+        }
+      : null,
+  };
+  const parts = pots.flatMap((c, i) => c.parts.map((p) => ({ ...p, dose: (p.dose * weights[i]!) / sum })));
+  return predictLab(canvas, parts, stage);
 }

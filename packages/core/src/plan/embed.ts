@@ -1,4 +1,5 @@
-import { type GramsPerKg } from '../units/quantity.ts';
+import { type Carrier } from '../material/material.ts';
+import { type Grams, type GramsPerKg } from '../units/quantity.ts';
 
 export const EMBED_BASES = ['melt-white', 'melt-clear', 'dough', 'cut-bar'] as const;
 export type EmbedBase = (typeof EMBED_BASES)[number];
@@ -32,15 +33,37 @@ export interface Embed {
   readonly length: number;
   /** In each bar; a rod is cut through with the bar. */
   readonly perBar: number;
+  /** How many there are in all, where that was decided instead of how many go into each bar. */
+  readonly pieces: number | null;
+  /** Weight of one, where it was weighed instead of reckoned from its size. */
+  readonly gramsEach: Grams | null;
   /** On the top instead of inside, where it takes no room in the mould. */
   readonly onTop: boolean;
+  /** Height of its lower side above the floor of the mould, mm; null where it may lie anywhere. */
+  readonly rests: number | null;
+  /** What it is made of, by parts: one for each of its colours. */
+  readonly parts: readonly EmbedPart[];
+  /** Powder that it is rolled in for an outline. */
+  readonly dusting: Dusting | null;
+}
+
+/** A colour of an embed. */
+export interface EmbedPart {
+  readonly id: string;
+  /** Of the embed's soap, in parts. */
+  readonly parts: number;
   readonly doses: readonly EmbedDose[];
+}
+
+export interface Dusting {
+  readonly materialId: string;
+  readonly gramsPerDm2: number;
 }
 
 export interface EmbedDose {
   readonly id: string;
   readonly materialId: string;
-  /** g per kg of the embed's own soap. */
+  /** g per kg of the soap of this colour. */
   readonly dose: GramsPerKg;
 }
 
@@ -51,4 +74,12 @@ export interface PowderLine {
   readonly gramsPerDm2: number;
   /** How many such lines. */
   readonly count: number;
+  /** What it is brought on in; null for dry through a sieve. */
+  readonly carrier: Carrier | null;
 }
+
+/** Ids of all materials of an embed. */
+export const embedMaterials = ({ parts, dusting }: Embed): string[] => [
+  ...parts.flatMap((p) => p.doses.map((d) => d.materialId)),
+  ...(dusting ? [dusting.materialId] : []),
+];

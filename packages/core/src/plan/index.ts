@@ -20,15 +20,28 @@ export {
   addEmbed,
   addEmbedDose,
   addLine,
+  DUSTING_STARTS,
   removeEmbed,
   removeLine,
   setEmbed,
+  setEmbedDusting,
+  setEmbedPart,
   setLine,
   setMould,
   setMoulding,
 } from './edit/block.ts';
 export { addDose, type FormulaPart, refreshMaterial, removeDose, setDose, setFormula } from './edit/doses.ts';
-export { type PalettePot, potsFromPalette, setPalette, setPaletteColour, setTechnique } from './edit/idea.ts';
+export {
+  type PalettePot,
+  potsFromPalette,
+  removeDesignLayer,
+  setDesign,
+  setDesignLayer,
+  setPalette,
+  setPaletteColour,
+  setTwins,
+} from './edit/idea.ts';
+export { areTwins, type Design, type DesignLayer, emptyDesign, type Twins } from './design.ts';
 export {
   addDraw,
   addPot,
@@ -42,12 +55,14 @@ export {
 } from './edit/pots.ts';
 export { setCarrierOil, setCarrierSource, setDispersion, setWork } from './edit/work.ts';
 export {
+  type Dusting,
   type Embed,
   EMBED_BASE_NAMES,
   EMBED_BASES,
   EMBED_SHAPE_NAMES,
   EMBED_SHAPES,
   type EmbedBase,
+  type EmbedPart,
   type EmbedShape,
   type PowderLine,
 } from './embed.ts';

@@ -1,24 +1,21 @@
 import { labD65FromHex } from '../colour/srgb.ts';
-import { dose, planWith, pot, scentOf } from '../testing/plans.ts';
+import { bead, dose, planWith, pot, scentOf } from '../testing/plans.ts';
 import { gramsPerKg } from '../units/quantity.ts';
+import { emptyDesign } from './design.ts';
 import { integrityProblems } from './integrity.ts';
 import { emptyMoulding, plainMould } from './moulding.ts';
 import { emptyWork, type Plan } from './plan.ts';
 
-const additive = { id: 'a', materialId: 'sugar', dose: gramsPerKg(5), moment: 'lye-water' } as const;
-const bead = {
-  id: 'e',
-  name: 'Bead',
-  base: 'dough',
-  shape: 'ball',
-  width: 10,
-  height: 10,
-  length: 10,
-  perBar: 1,
-  onTop: true,
-  doses: [{ id: 'd', materialId: 'mica-dome', dose: gramsPerKg(4) }],
+const additive = {
+  id: 'a',
+  materialId: 'sugar',
+  dose: gramsPerKg(5),
+  perBar: null,
+  moment: 'lye-water',
 } as const;
-const line = { id: 'l', materialId: 'cocoa', gramsPerDm2: 0.5, count: 1 };
+const part = { id: 'part', parts: 1, doses: [{ id: 'd', materialId: 'mica-dome', dose: gramsPerKg(4) }] };
+const ball = bead({ parts: [part] });
+const line = { id: 'l', materialId: 'cocoa', gramsPerDm2: 0.5, count: 1, carrier: null };
 const mould = { id: 'm', count: 1, mould: plainMould('Box', 'box') };
 const milk = { id: 'p', name: 'Oat milk', kind: 'milk', percent: 20 } as const;
 const colour = { id: 'c', name: 'Blue', lab: labD65FromHex('#4a63b0') };
@@ -32,9 +29,9 @@ const full: Plan = planWith(
     liquid: { ...planWith([]).base.liquid, parts: [milk] },
   },
   {
-    idea: { technique: null, colours: [colour] },
+    idea: { design: emptyDesign, colours: [colour] },
     moulding: { ...emptyMoulding, moulds: [mould] },
-    embeds: [bead],
+    embeds: [ball],
     lines: [line],
     work: { ...emptyWork, carrierOil: 'oil-olive' },
   },
@@ -56,7 +53,7 @@ describe('an id used twice is found in every list', () => {
     ['pots.2.id', { ...full, pots: twice(full.pots) }],
     ['idea.colours.1.id', { ...full, idea: { ...full.idea, colours: twice(full.idea.colours) } }],
     ['moulding.moulds.1.id', { ...full, moulding: { ...full.moulding, moulds: twice([mould]) } }],
-    ['embeds.1.id', { ...full, embeds: twice([bead]) }],
+    ['embeds.1.id', { ...full, embeds: twice([ball]) }],
     ['lines.1.id', { ...full, lines: twice([line]) }],
     ['base.oils.4.id', base({ oils: twice(full.base.oils) })],
     ['base.additives.1.id', base({ additives: twice([additive]) })],
@@ -64,7 +61,11 @@ describe('an id used twice is found in every list', () => {
     ['base.scent.parts.1.id', base({ scent: { ...full.base.scent!, parts: twice(full.base.scent!.parts) } })],
     ['pots.0.doses.1.id', firstPot({ doses: twice(full.pots[0]!.doses) })],
     ['pots.0.draws.1.id', firstPot({ draws: twice(full.pots[0]!.draws) })],
-    ['embeds.0.doses.1.id', { ...full, embeds: [{ ...bead, doses: twice(bead.doses) }] }],
+    [
+      'embeds.0.parts.0.doses.1.id',
+      { ...full, embeds: [{ ...ball, parts: [{ ...part, doses: twice(part.doses) }] }] },
+    ],
+    ['embeds.0.parts.1.id', { ...full, embeds: [{ ...ball, parts: twice([part]) }] }],
   ])('%s', (path, plan) => {
     expect(integrityProblems(plan).map((f) => f.path)).toEqual([path]);
   });
@@ -94,8 +95,11 @@ describe('a reference to nothing, or to what cannot stand there, is found in eve
     ],
     ['lines.0.materialId', { ...full, lines: [{ ...line, materialId: 'scent-limewash' }] }, /kind scent/],
     [
-      'embeds.0.doses.0.materialId',
-      { ...full, embeds: [{ ...bead, doses: [{ ...bead.doses[0], materialId: 'gone' }] }] },
+      'embeds.0.parts.0.doses.0.materialId',
+      {
+        ...full,
+        embeds: [{ ...ball, parts: [{ ...part, doses: [{ ...part.doses[0]!, materialId: 'gone' }] }] }],
+      },
       /no material "gone"/,
     ],
     ['work.carrierOil', { ...full, work: { ...full.work, carrierOil: 'cocoa' } }, /cannot be used here/],

@@ -62,11 +62,33 @@ export function integrityProblems(plan: Plan): IntegrityProblem[] {
   if (plan.base.scent) rows('base.scent.parts', plan.base.scent.parts, 'scent');
   rows('lines', plan.lines, 'dosed');
   plan.embeds.forEach((e, i) => {
-    rows(`embeds.${i}.doses`, e.doses, 'dosed');
+    unique(`embeds.${i}.parts`, e.parts);
+    e.parts.forEach((part, n) => {
+      rows(`embeds.${i}.parts.${n}.doses`, part.doses, 'dosed');
+    });
+    if (e.dusting) refer(`embeds.${i}.dusting.materialId`, e.dusting.materialId, 'dosed');
   });
   if (plan.work.carrierOil !== null) refer('work.carrierOil', plan.work.carrierOil, 'oil');
   const colours = new Set(plan.idea.colours.map((c) => c.id));
   const pots = new Set(plan.pots.map((p) => p.id));
+  const potAt = (path: string, id: string): void => {
+    if (!pots.has(id)) add('unknown-pot', path, `There is no pot "${id}"`);
+  };
+  const { layers, twins } = plan.idea.design;
+  unique('idea.design.layers', layers);
+  const inLayers = new Set<string>();
+  layers.forEach((l, i) => {
+    l.pots.forEach((id, n) => {
+      const path = `idea.design.layers.${i}.pots.${n}`;
+      potAt(path, id);
+      if (inLayers.has(id)) add('duplicate-id', path, `The pot "${id}" lies in a layer twice`);
+      inLayers.add(id);
+    });
+  });
+  twins.forEach((t, i) => {
+    potAt(`idea.design.twins.${i}.a`, t.a);
+    potAt(`idea.design.twins.${i}.b`, t.b);
+  });
   plan.pots.forEach((pot, p) => {
     if (pot.follows !== null && !colours.has(pot.follows))
       add('unknown-colour', `pots.${p}.follows`, `The palette holds no colour "${pot.follows}"`);

@@ -1,7 +1,8 @@
 import { type LabD65 } from '../colour/lab.ts';
 import { type Carrier, isEarly, type Material, potCarriers } from '../material/material.ts';
 import { type Grams, grams, type GramsPerKg } from '../units/quantity.ts';
-import { type Embed, type PowderLine } from './embed.ts';
+import { type Design, emptyDesign } from './design.ts';
+import { type Embed, embedMaterials, type PowderLine } from './embed.ts';
 import { emptyMoulding, type Moulding } from './moulding.ts';
 
 /**
@@ -20,12 +21,11 @@ export interface Plan {
   readonly materials: readonly Material[];
 }
 
-export const PLAN_SCHEMA = 6;
+export const PLAN_SCHEMA = 7;
 
 /** What the batch is to look like: the colours wanted, and how they are brought together. */
 export interface Idea {
-  /** Id of a technique, or null while open. */
-  readonly technique: string | null;
+  readonly design: Design;
   readonly colours: readonly PaletteColour[];
 }
 
@@ -116,6 +116,8 @@ export interface AdditiveRow {
   readonly id: string;
   readonly materialId: string;
   readonly dose: GramsPerKg;
+  /** Wanted in each bar, g: the dose follows it; null where the dose itself is what was decided. */
+  readonly perBar: Grams | null;
   readonly moment: AdditiveMoment;
 }
 
@@ -184,6 +186,8 @@ export interface DoseRow {
   readonly materialId: string;
   /** In g per kg oils of the pot. */
   readonly dose: GramsPerKg;
+  /** Wanted in each bar, g: the dose follows it; null where the dose itself is what was decided. */
+  readonly perBar: Grams | null;
   readonly carrier: Carrier | null;
   readonly source: CarrierSource;
 }
@@ -268,7 +272,7 @@ export const plainLye: LyeChoice = { kohShare: 0, naohPurity: 100, kohPurity: 90
 /** A plan with nothing in it: 1,000 g of oils to come, 5 % superfat. */
 export const emptyPlan = (): Plan => ({
   schema: PLAN_SCHEMA,
-  idea: { technique: null, colours: [] },
+  idea: { design: emptyDesign, colours: [] },
   base: {
     oils: [],
     totalOils: grams(1000),
@@ -367,7 +371,7 @@ export function pruneMaterials(plan: Plan): Plan {
     ...(base.scent?.parts.map((p) => p.materialId) ?? []),
     ...base.additives.map((a) => a.materialId),
     ...plan.pots.flatMap((p) => [...p.doses, ...p.ownOils].map((row) => row.materialId)),
-    ...plan.embeds.flatMap((e) => e.doses.map((d) => d.materialId)),
+    ...plan.embeds.flatMap(embedMaterials),
     ...plan.lines.map((l) => l.materialId),
     ...(work.carrierOil === null ? [] : [work.carrierOil]),
   ]);

@@ -1,7 +1,8 @@
 import { type LabD65 } from '../colour/lab.ts';
 import { upgradeMaterial } from '../material/upgrade.ts';
 import { grams } from '../units/quantity.ts';
-import { type DoseRow, type Plan, PLAN_SCHEMA, type Pot } from './plan.ts';
+import { type Embed, type PowderLine } from './embed.ts';
+import { type AdditiveRow, type DoseRow, type Plan, PLAN_SCHEMA, type Pot } from './plan.ts';
 
 /*
  * Plans as earlier versions stored them, and the steps from each to the next. A step is frozen: what it adds is written
@@ -11,14 +12,36 @@ import { type DoseRow, type Plan, PLAN_SCHEMA, type Pot } from './plan.ts';
 /** Materials as their copies were at the time. */
 type OldMaterials = readonly object[];
 
+/** A dose or an additive before it could follow a wish per bar. */
+type RowV6<Row> = Omit<Row, 'perBar'>;
+type PotV6 = Omit<Pot, 'doses'> & { readonly doses: readonly RowV6<DoseRow>[] };
+type EmbedV6 = Omit<Embed, 'pieces' | 'gramsEach' | 'rests' | 'parts' | 'dusting'> & {
+  readonly doses: Embed['parts'][number]['doses'];
+};
+interface IdeaV6 {
+  readonly technique: string | null;
+  readonly colours: Plan['idea']['colours'];
+}
+/** Schema 6: one technique a bar, embeds of one colour; materials without density, fat or water of their own. */
+type PlanV6 = Omit<Plan, 'schema' | 'idea' | 'base' | 'pots' | 'embeds' | 'lines' | 'materials'> & {
+  readonly schema: 6;
+  readonly idea: IdeaV6;
+  readonly base: Omit<Plan['base'], 'additives'> & {
+    readonly additives: readonly RowV6<AdditiveRow>[];
+  };
+  readonly pots: readonly PotV6[];
+  readonly embeds: readonly EmbedV6[];
+  readonly lines: readonly Omit<PowderLine, 'carrier'>[];
+  readonly materials: OldMaterials;
+};
 /** Schema 5: one rate of scent, the order of colouring always that of least harm. */
-type PlanV5 = Omit<Plan, 'schema' | 'pots' | 'work'> & {
+type PlanV5 = Omit<PlanV6, 'schema' | 'pots' | 'work'> & {
   readonly schema: 5;
-  readonly pots: readonly Omit<Pot, 'scentDose'>[];
-  readonly work: Omit<Plan['work'], 'order' | 'minutes' | 'ovenTemperature' | 'fastWanted'>;
+  readonly pots: readonly Omit<PotV6, 'scentDose'>[];
+  readonly work: Omit<PlanV6['work'], 'order' | 'minutes' | 'ovenTemperature' | 'fastWanted'>;
 };
 /** Schema 4: materials with one lot as a text, and curves without origin. */
-type PlanV4 = Omit<PlanV5, 'schema' | 'materials'> & { readonly schema: 4; readonly materials: OldMaterials };
+type PlanV4 = Omit<PlanV5, 'schema'> & { readonly schema: 4 };
 /** Schema 3: mini-batches had the recipe's oils. */
 type PlanV3 = Omit<PlanV4, 'schema' | 'pots'> & {
   readonly schema: 3;
@@ -40,7 +63,7 @@ interface PlanV2 {
   };
   readonly pots: readonly (Pick<Pot, 'id' | 'name' | 'scented' | 'follows'> & {
     readonly parts: number;
-    readonly doses: readonly Omit<DoseRow, 'source'>[];
+    readonly doses: readonly Omit<DoseRow, 'source' | 'perBar'>[];
   })[];
   readonly materials: OldMaterials;
 }
@@ -123,9 +146,9 @@ const toV5 = (stored: PlanV4): PlanV5 => ({
   materials: stored.materials.map(upgradeMaterial),
 });
 
-const toV6 = (stored: PlanV5): Plan => ({
+const toV6 = (stored: PlanV5): PlanV6 => ({
   ...stored,
-  schema: PLAN_SCHEMA,
+  schema: 6,
   pots: stored.pots.map((p) => ({ ...p, scentDose: null })),
   work: {
     ...stored.work,
@@ -136,23 +159,53 @@ const toV6 = (stored: PlanV5): Plan => ({
   },
 });
 
-type StoredPlan = Plan | PlanV5 | PlanV4 | PlanV3 | PlanV2 | PlanV1;
+const ON_TOP = ['piped-top', 'textured-top'];
+
+/** What was one technique: those of the top lay over layers. */
+const designOf = (technique: string | null): Plan['idea']['design'] => {
+  const top = technique !== null && ON_TOP.includes(technique) ? technique : null;
+  return { body: technique === null ? [] : [top ? 'layers' : technique], layers: [], top, twins: [] };
+};
+
+const withoutWish = <Row>(row: Row): Row & { readonly perBar: null } => ({ ...row, perBar: null });
+
+const toV7 = (stored: PlanV6): Plan => ({
+  ...stored,
+  schema: PLAN_SCHEMA,
+  idea: { design: designOf(stored.idea.technique), colours: stored.idea.colours },
+  base: { ...stored.base, additives: stored.base.additives.map(withoutWish) },
+  pots: stored.pots.map((p) => ({ ...p, doses: p.doses.map(withoutWish) })),
+  embeds: stored.embeds.map(({ doses, ...e }) => ({
+    ...e,
+    pieces: null,
+    gramsEach: null,
+    rests: null,
+    parts: [{ id: 'part', parts: 1, doses }],
+    dusting: null,
+  })),
+  lines: stored.lines.map((l) => ({ ...l, carrier: null })),
+  materials: stored.materials.map(upgradeMaterial),
+});
+
+type StoredPlan = Plan | PlanV6 | PlanV5 | PlanV4 | PlanV3 | PlanV2 | PlanV1;
 
 /** A stored plan of any schema → the present one. @throws RangeError for a schema this program does not know. */
 export function upgradePlan(stored: StoredPlan): Plan {
   switch (stored.schema) {
     case PLAN_SCHEMA:
       return stored;
+    case 6:
+      return toV7(stored);
     case 5:
-      return toV6(stored);
+      return toV7(toV6(stored));
     case 4:
-      return toV6(toV5(stored));
+      return toV7(toV6(toV5(stored)));
     case 3:
-      return toV6(toV5(toV4(stored)));
+      return toV7(toV6(toV5(toV4(stored))));
     case 2:
-      return toV6(toV5(toV4(toV3(stored))));
+      return toV7(toV6(toV5(toV4(toV3(stored)))));
     case 1:
-      return toV6(toV5(toV4(toV3(toV2(stored)))));
+      return toV7(toV6(toV5(toV4(toV3(toV2(stored))))));
     default:
       throw new RangeError(`A plan of schema ${String((stored as { schema: unknown }).schema)} is not known`);
   }

@@ -1,9 +1,10 @@
-import { EMBED_BASE_NAMES, EMBED_SHAPE_NAMES } from '../plan/embed.ts';
+import { type Material } from '../material/material.ts';
+import { type Embed, EMBED_BASE_NAMES, EMBED_SHAPE_NAMES } from '../plan/embed.ts';
 import { isMilk } from '../plan/liquid.ts';
 import { materialOf } from '../plan/plan.ts';
 import { dispersionHint, liquidName } from '../work/dispersion.ts';
 import { powderCaution } from './cautions.ts';
-import { bottleName, type SheetContext } from './context.ts';
+import { bottleName, manyOf, type SheetContext } from './context.ts';
 import { group, line, section, type SheetGroup, type SheetLine, type SheetSection } from './sheet.ts';
 
 /** What must be ready before the day: embeds, infusions, stock bottles, frozen milk. */
@@ -30,40 +31,62 @@ function embedGroups(ctx: SheetContext): (SheetGroup | null)[] {
       .map((mm) => print.length(mm))
       .join(' × ');
     const key = `embed:${e.id}`;
+    const several = f.colours.length > 1;
     const lines: SheetLine[] = [
-      line(`${key}:base`, print.mass(f.mass), EMBED_BASE_NAMES[e.base], { note: 'melted or kneaded' }),
-      ...f.powders
-        .filter((p) => p.mass > 0)
-        .map((p) => {
-          const m = materialOf(plan, p.materialId);
-          const medium =
-            m.carriers.find((c) => c.medium === 'glycerin' || c.medium === 'oil')?.medium ?? null;
-          const wet =
-            e.base === 'melt-clear' || e.base === 'melt-white'
-              ? 'wetted with a few drops of alcohol or glycerin'
-              : dispersionHint(m, medium);
-          return line(`${key}:${p.materialId}`, `${print.number(p.mass, 2)} g`, m.name, { note: wet });
+      ...f.colours.flatMap((c, i): SheetLine[] => [
+        line(`${key}:${c.part.id}`, print.mass(c.mass), EMBED_BASE_NAMES[e.base], {
+          note: `melted or kneaded${several ? `; colour ${i + 1} of ${f.colours.length}` : ''}`,
         }),
+        ...c.powders
+          .filter((p) => p.mass > 0)
+          .map((p) => {
+            const m = materialOf(plan, p.materialId);
+            const note = melts(e) ? 'wetted with a few drops of alcohol or glycerin' : wettedAs(m);
+            return line(`${key}:${c.part.id}:${p.materialId}`, `${print.number(p.mass, 2)} g`, m.name, {
+              note,
+            });
+          }),
+      ]),
       line(
         `${key}:pieces`,
         print.number(f.count, 0),
         `${EMBED_SHAPE_NAMES[e.shape]}${f.count === 1 ? '' : 's'}`,
         {
-          note: `${size}, ${print.mass(f.mass / f.count)} each; label: ${e.name}`,
+          note: [
+            size,
+            `${print.mass(f.mass / f.count)} each`,
+            f.ofBar === null ? '' : `${print.percent(f.ofBar * 100, 0)} of a bar’s thickness`,
+            `label: ${e.name}`,
+          ]
+            .filter(Boolean)
+            .join('; '),
         },
       ),
-      line(
-        `${key}:place`,
-        '',
-        `${e.onTop ? 'On the top' : 'Inside the bar'}, ${print.number(e.perBar, 0)} in each`,
-        {
-          note: f.perBarMass > 0 ? `${print.mass(f.perBarMass)} of its soap a bar` : '',
-        },
-      ),
+      ...(f.dusting && f.dusting.mass > 0
+        ? [
+            line(
+              `${key}:dust`,
+              `${print.number(f.dusting.mass, 2)} g`,
+              materialOf(plan, f.dusting.materialId).name,
+              { note: 'to roll them in, for an outline; tap off what does not stick' },
+            ),
+          ]
+        : []),
+      line(`${key}:place`, '', `${e.onTop ? 'On the top' : 'Inside the bar'}, ${manyOf(ctx, f)}`, {
+        note: f.perBarMass > 0 ? `${print.mass(f.perBarMass)} of its soap a bar` : '',
+      }),
     ];
     return group(key, `Embed: ${e.name}`, lines);
   });
 }
+
+const melts = ({ base }: Embed): boolean => base === 'melt-clear' || base === 'melt-white';
+
+const wettedAs = (material: Material): string =>
+  dispersionHint(
+    material,
+    material.carriers.find((c) => c.medium === 'glycerin' || c.medium === 'oil')?.medium ?? null,
+  );
 
 /** Oil that a plant keeps when it is strained, g per g of dry plant. */
 const PLANT_KEEPS = 1.2;

@@ -1,5 +1,6 @@
 import { cautionText } from '../material/cautions.ts';
 import { type Caution, type Material } from '../material/material.ts';
+import { embedMaterials } from '../plan/embed.ts';
 import { isMilk } from '../plan/liquid.ts';
 import { materialOf, type Plan } from '../plan/plan.ts';
 import { listOf, type SheetContext } from './context.ts';
@@ -31,7 +32,7 @@ export const handled = ({ plan, prep }: SheetContext): readonly Material[] => [
     ...prep.totals.map((t) => t.material),
     ...prep.additives.map((t) => t.material),
     ...prep.lines.map((t) => t.material),
-    ...plan.embeds.flatMap((e) => e.doses.map((d) => materialOf(plan, d.materialId))),
+    ...plan.embeds.flatMap(embedMaterials).map((id) => materialOf(plan, id)),
   ]),
 ];
 

@@ -1,5 +1,7 @@
 import { type CarrierMedium, type Material } from '../material/material.ts';
 import { type Dispersion, liquidName } from '../work/dispersion.ts';
+import { type EmbedFacts } from '../balance/embedFacts.ts';
+import { barsOf } from '../balance/mould.ts';
 import { type Flow } from '../balance/flow.ts';
 import { type Plan, type Pot } from '../plan/plan.ts';
 import { type Printer } from '../units/printer.ts';
@@ -61,3 +63,16 @@ const FINE = 10;
 /** `a, b and c`. */
 export const listOf = (names: readonly string[]): string =>
   names.length < 2 ? names.join('') : `${names.slice(0, -1).join(', ')} and ${names.at(-1)!}`;
+
+/** How pieces of an embed are shared out over the bars: `2 in each bar`, `8 of the 10 bars get one`. */
+export function manyOf({ plan, print }: SheetContext, { embed }: EmbedFacts): string {
+  const { pieces, perBar, shape } = embed;
+  if (pieces === null) return `${print.number(perBar, 0)} in each bar`;
+  const bars = barsOf(plan.moulding).count;
+  if (bars === 0 || shape === 'rod' || shape === 'round-rod') return `${print.number(pieces, 0)} in all`;
+  const least = Math.floor(pieces / bars);
+  if (pieces % bars === 0) return `${print.number(least, 0)} in each bar`;
+  return least === 0
+    ? `${print.number(pieces, 0)} of the ${print.number(bars, 0)} bars get one`
+    : `${print.number(least, 0)} or ${print.number(least + 1, 0)} in each bar`;
+}

@@ -1,22 +1,28 @@
 import { barsOf, dividedFill } from '../balance/mould.ts';
 import { cutsOf } from '../balance/cuts.ts';
-import { techniqueById } from '../palette/technique.ts';
+import { designText, techniqueById } from '../palette/technique.ts';
+import { type PowderLine } from '../plan/embed.ts';
 import { type Finish, type Plan } from '../plan/plan.ts';
+import { mediumName } from '../work/dispersion.ts';
 import { bondedPots, DRY_MINUTES, keptCold, keptWarm } from '../work/finish.ts';
 import { type PrepPot } from '../work/prep.ts';
-import { timelineOf } from '../work/timeline.ts';
+import { timelineOf, type TopStep } from '../work/timeline.ts';
 import { ALCOHOL, FRESH_BATTER, HOT_MOULD, OWN_RULES } from './cautions.ts';
-import { fineMass, jugOf, NOTHING, type SheetContext } from './context.ts';
+import { fineMass, jugOf, manyOf, NOTHING, type SheetContext } from './context.ts';
 import { group, line, section, type SheetLine, type SheetSection } from './sheet.ts';
 
 /** The choice that is made after the scent, in seconds. */
 export function decideSection({ plan }: SheetContext): SheetSection | null {
   const fallback = techniqueById(plan.work.fallback);
-  const technique = techniqueById(plan.idea.technique);
+  const design = designText(plan.idea.design);
   if (!fallback) return null;
   return section('decide', 'Decide', [
     group('decide', '', [
-      line('decide:full', '', `It holds: ${technique?.name.toLowerCase() ?? 'the full design'}`),
+      line(
+        'decide:full',
+        '',
+        `It holds: ${design ? design.charAt(0).toLowerCase() + design.slice(1) : 'the full design'}`,
+      ),
       line('decide:fallback', '', `It races: ${fallback.name.toLowerCase()} instead`),
     ]),
   ]);
@@ -103,7 +109,7 @@ function pours(ctx: SheetContext): SheetLine[] {
             .filter((l) => i < l.line.count)
             .map((l) =>
               line(`line:${l.line.id}:${i}`, `${print.number(l.mass / l.line.count, 2)} g`, l.material.name, {
-                note: `sieved over it as a line${l.line.count > 1 ? `, ${i + 1} of ${l.line.count}` : ''}`,
+                note: `${broughtOn(ctx, l.line, l.mass / l.line.count, 'over it')} as a line${l.line.count > 1 ? `, ${i + 1} of ${l.line.count}` : ''}`,
               }),
             )
         : []),
@@ -113,15 +119,28 @@ function pours(ctx: SheetContext): SheetLine[] {
     ...lines,
     ...rods.map((e) =>
       line(`set:${e.embed.id}`, print.number(e.count, 0), `× ${e.embed.name}`, {
-        note: `set inside, ${e.embed.perBar} in each bar, its mark towards the end you measure from`,
+        note: `set inside, ${manyOf(ctx, e)}${e.embed.rests === null ? '' : `, once the batter stands ${print.length(e.embed.rests)} high`}, its mark towards the end you measure from`,
       }),
     ),
   ];
 }
 
+/** How a line or a dressing is brought on: dry, or in its carrier. */
+function broughtOn({ print }: SheetContext, { carrier }: PowderLine, mass: number, where: string): string {
+  if (!carrier || carrier.ratio === 0) return `sieved ${where}`;
+  return `stirred into ${print.number(mass * carrier.ratio, 2)} g of ${mediumName[carrier.medium]}, brushed or dripped ${where}`;
+}
+
+/** When the part that was kept of a pot is wanted. */
+function keptUntil({ print }: SheetContext, { pot }: PrepPot, step: TopStep | null): string {
+  if (!step || pot.ownLye) return 'kept back, spooned on last';
+  return `kept back, spooned or piped on when it is ${step.wants}, about ${print.number(step.waits, 0)} min after its pour`;
+}
+
 function top(ctx: SheetContext, named: number): SheetLine[] {
   const { plan, prep, print } = ctx;
   const more = plan.moulding.reserve - named;
+  const steps = timelineOf(plan, { order: ctx.order.order }).pots;
   const between = linesBetween(prep);
   return [
     ...prep.pots
@@ -129,7 +148,9 @@ function top(ctx: SheetContext, named: number): SheetLine[] {
       .map((p) =>
         line(`top:${p.pot.id}`, print.mass(p.flow.toTop), `of jug ${jugOf(ctx, p.pot)}`, {
           note:
-            p.pot.place === 'top' ? 'piped or spooned on, when it is stiff' : 'kept back, spooned on last',
+            p.pot.place === 'top'
+              ? 'piped or spooned on, when it is stiff'
+              : keptUntil(ctx, p, steps.find((s) => s.pot.id === p.pot.id)?.top ?? null),
         }),
       ),
     ...(more > 0.5
@@ -147,7 +168,7 @@ function top(ctx: SheetContext, named: number): SheetLine[] {
           `${print.number((l.mass / l.line.count) * (l.line.count - between), 2)} g`,
           l.material.name,
           {
-            note: 'sieved on the top',
+            note: broughtOn(ctx, l.line, (l.mass / l.line.count) * (l.line.count - between), 'on the top'),
           },
         ),
       ),
@@ -171,7 +192,7 @@ function top(ctx: SheetContext, named: number): SheetLine[] {
       .filter((e) => e.embed.onTop && e.count > 0)
       .map((e) =>
         line(`set:${e.embed.id}`, print.number(e.count, 0), `× ${e.embed.name}`, {
-          note: `laid on the top, ${e.embed.perBar} on each bar, clear of the cuts`,
+          note: `laid on the top, ${manyOf(ctx, e)}, clear of the cuts`,
         }),
       ),
   ];

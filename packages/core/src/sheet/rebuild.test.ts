@@ -124,7 +124,15 @@ const anyPlan: fc.Arbitrary<Plan> = fc
             : scentOf('scent-limewash', r.scent, { stabiliser: r.stabiliser, when: r.when }),
         additives: ids.flatMap((materialId, i) =>
           r.doses[i]! > 0
-            ? [{ id: `a${i}`, materialId, dose: gramsPerKg(r.doses[i]!), moment: r.moments[i]! }]
+            ? [
+                {
+                  id: `a${i}`,
+                  materialId,
+                  dose: gramsPerKg(r.doses[i]!),
+                  perBar: null,
+                  moment: r.moments[i]!,
+                },
+              ]
             : [],
         ),
       },

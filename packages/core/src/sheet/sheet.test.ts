@@ -1,7 +1,6 @@
-import { type Embed } from '../plan/embed.ts';
 import { emptyMoulding, plainMould } from '../plan/moulding.ts';
 import { emptyWork, type Plan, type Pot } from '../plan/plan.ts';
-import { dose, planWith, pot, scentOf, tenthGramScale } from '../testing/plans.ts';
+import { dose, planWith, pot, scentOf, tenthGramScale, bead } from '../testing/plans.ts';
 import { grams, gramsPerKg } from '../units/quantity.ts';
 import { plainPrinter } from '../units/printer.ts';
 import { type SheetLine, sheetOf, sheetText } from './index.ts';
@@ -13,25 +12,16 @@ const linesOf = (plan: Plan, section: string): SheetLine[] =>
 const texts = (plan: Plan, section: string): string[] =>
   linesOf(plan, section).map((l) => [l.amount, l.what, l.note].filter(Boolean).join(' | '));
 const loaf = { ...emptyMoulding, moulds: [{ id: 'm', count: 1, mould: plainMould('Loaf', 'box') }] };
-const rod: Embed = {
-  id: 'rod',
-  name: 'Core',
-  base: 'dough',
-  shape: 'round-rod',
-  width: 20,
-  height: 0,
-  length: 0,
-  perBar: 1,
-  onTop: false,
-  doses: [{ id: 'd', materialId: 'mica-dome', dose: gramsPerKg(10) }],
-};
+const rod = bead({ id: 'rod', name: 'Core', shape: 'round-rod', width: 20 }, [
+  { id: 'd', materialId: 'mica-dome', dose: gramsPerKg(10) },
+]);
 
 it('every line has an id of its own', () => {
   const plan = planWith(
     [pot('A', 2, dose('kaolin', 10), dose('mica-dome', 6)), { ...pot('B', 1), scented: true }],
     {
       scent: scentOf('scent-limewash', 30, { stabiliser: 1 }),
-      additives: [{ id: 'x', materialId: 'poppy-seed', dose: gramsPerKg(8), moment: 'trace' }],
+      additives: [{ id: 'x', materialId: 'poppy-seed', dose: gramsPerKg(8), perBar: null, moment: 'trace' }],
     },
     { embeds: [rod], moulding: loaf },
   );
@@ -83,7 +73,7 @@ it.each([
   [2, ['0.4 g | Cocoa | sieved over it as a line, 1 of 2'], ['0.4 g | Cocoa | sieved on the top']],
   [4, ['0.4 g | Cocoa | sieved over it as a line, 1 of 4'], ['1.2 g | Cocoa | sieved on the top']],
 ])('%d powder lines over two pours: between them, the rest on the top', (count, between, onTop) => {
-  const lines = [{ id: 'l', materialId: 'cocoa', gramsPerDm2: 0.2, count }];
+  const lines = [{ id: 'l', materialId: 'cocoa', gramsPerDm2: 0.2, count, carrier: null }];
   const told = texts(planWith([pot('A', 1), pot('B', 1)], {}, { lines, moulding: loaf }), 'pour').filter(
     (t) => t.includes('Cocoa'),
   );

@@ -1,6 +1,9 @@
+import { emptyDesign } from '../plan/design.ts';
+import { type Embed, embedMaterials } from '../plan/embed.ts';
 import {
   type DoseRow,
   emptyPlan,
+  type Idea,
   newPot,
   onePart,
   type Plan,
@@ -31,6 +34,7 @@ export const dose = (materialId: string, value: number, id = materialId): DoseRo
   id,
   materialId,
   dose: gramsPerKg(value),
+  perBar: null,
   carrier: shelfItem(materialId).carriers[0] ?? null,
   source: 'extra',
 });
@@ -39,6 +43,31 @@ export const pot = (name: string, parts: number, ...doses: DoseRow[]): Pot => ({
   ...newPot(name, name),
   draws: [onePart(parts)],
   doses,
+});
+
+/** A design of these techniques in the body, and no palette. */
+export const ideaOf = (...body: readonly string[]): Idea => ({
+  design: { ...emptyDesign, body },
+  colours: [],
+});
+
+/** A bead of dough, 10 mm, one in each bar, in one colour. */
+export const bead = (change: Partial<Embed> = {}, doses: Embed['parts'][number]['doses'] = []): Embed => ({
+  id: 'e',
+  name: 'Bead',
+  base: 'dough',
+  shape: 'ball',
+  width: 10,
+  height: 10,
+  length: 10,
+  perBar: 1,
+  pieces: null,
+  gramsEach: null,
+  onTop: false,
+  rests: null,
+  parts: [{ id: 'part', parts: 1, doses }],
+  dusting: null,
+  ...change,
 });
 
 /** One scent, per pot. */
@@ -77,7 +106,7 @@ export function planWith(
     ...(base.scent?.parts.map((p) => p.materialId) ?? []),
     ...base.additives.map((a) => a.materialId),
     ...pots.flatMap((p) => [...p.doses, ...p.ownOils].map((row) => row.materialId)),
-    ...(rest.embeds ?? []).flatMap((e) => e.doses.map((d) => d.materialId)),
+    ...(rest.embeds ?? []).flatMap(embedMaterials),
     ...(rest.lines ?? []).map((l) => l.materialId),
     ...(rest.work?.carrierOil ? [rest.work.carrierOil] : []),
   ]);

@@ -1,5 +1,5 @@
 import { screenColourFromLabD65 } from '../colour/gamut.ts';
-import { techniqueById } from '../palette/technique.ts';
+import { designText, techniqueById } from '../palette/technique.ts';
 import { canonicalText } from '../plan/canonical.ts';
 import { type Draw, type OilRow, type Plan, type Pot } from '../plan/plan.ts';
 import { type Printer } from '../units/printer.ts';
@@ -51,7 +51,7 @@ function factsOf(plan: Plan, print: Printer): Facts {
     rows.map((o) => `${nameOf(o.materialId)} ${print.percent(o.percent, 2)}`).join(', ');
 
   const { idea, base, moulding, work } = plan;
-  add('technique', 'Technique', techniqueById(idea.technique)?.name ?? 'none');
+  add('technique', 'Techniques', designText(idea.design) || 'none');
   for (const c of idea.colours)
     add(`colour:${c.id}`, 'Palette colour', `${c.name} ${screenColourFromLabD65(c.lab).hex}`);
 
@@ -106,13 +106,31 @@ function factsOf(plan: Plan, print: Printer): Facts {
   potFacts(plan, print, nameOf, oils, add);
 
   for (const e of plan.embeds) {
-    const doses = e.doses.map((d) => `${nameOf(d.materialId)} ${print.significant(d.dose, 3)} g/kg`);
+    const doses = e.parts.map((p) =>
+      [
+        ...(e.parts.length > 1 ? [`${print.number(p.parts, 2)} parts`] : []),
+        ...p.doses.map((d) => `${nameOf(d.materialId)} ${print.significant(d.dose, 3)} g/kg`),
+      ].join(' '),
+    );
     const size = [e.width, e.height, e.length].filter((v) => v > 0).map(mm);
-    const place = e.onTop ? 'on top' : 'inside';
+    const place = e.onTop ? 'on top' : e.rests === null ? 'inside' : `${mm(e.rests)} above the floor`;
+    const many = e.pieces === null ? `${e.perBar} a bar` : `${e.pieces} pieces`;
+    const each = e.gramsEach === null ? [] : [`${print.mass(e.gramsEach)} each`];
+    const dusted = e.dusting
+      ? [`dusted with ${nameOf(e.dusting.materialId)} ${print.number(e.dusting.gramsPerDm2, 2)} g/dm²`]
+      : [];
     add(
       `embed:${e.id}`,
       `Embed “${e.name}”`,
-      [`${e.base} ${e.shape}`, size.join(' × '), `${e.perBar} a bar`, place, ...doses].join(', '),
+      [
+        `${e.base} ${e.shape}`,
+        size.join(' × '),
+        many,
+        ...each,
+        place,
+        ...doses.filter(Boolean),
+        ...dusted,
+      ].join(', '),
     );
   }
   for (const l of plan.lines)

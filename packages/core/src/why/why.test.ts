@@ -1,10 +1,9 @@
-import { dose, planWith, pot, scentOf, tenthGramScale } from '../testing/plans.ts';
+import { dose, planWith, pot, scentOf, tenthGramScale, bead } from '../testing/plans.ts';
 import { grams, gramsPerKg } from '../units/quantity.ts';
 import { printerFor } from '../units/printer.ts';
 import { metricUnits } from '../units/view.ts';
 import { flowOf } from '../balance/balance.ts';
 import { checkPlan } from '../checks/index.ts';
-import { type Embed } from '../plan/embed.ts';
 import { embedFacts } from '../balance/embedFacts.ts';
 import { barWeights, fillOf } from '../balance/fill.ts';
 import { emptyMoulding, plainMould } from '../plan/moulding.ts';
@@ -21,18 +20,7 @@ const draw = (by: Draw['by'], value: number, from: string | null = null): Draw =
   value,
   second: 0,
 });
-const bead: Embed = {
-  id: 'e',
-  name: 'Bead',
-  base: 'dough',
-  shape: 'ball',
-  width: 12,
-  height: 0,
-  length: 0,
-  perBar: 1,
-  onTop: true,
-  doses: [{ id: 'd', materialId: 'kaolin', dose: gramsPerKg(10) }],
-};
+const ball = bead({ width: 12, onTop: true }, [{ id: 'd', materialId: 'kaolin', dose: gramsPerKg(10) }]);
 const loaf = planWith(
   [
     { ...pot('Blue', 2, { ...dose('mica-dome', 6), source: 'batch' }), scented: true },
@@ -43,14 +31,14 @@ const loaf = planWith(
     scent: scentOf('scent-oat-biscuit', 30, { stabiliser: 1 }),
     lye: { ...plainLye, kohShare: 10, naohPurity: 98 },
     additives: [
-      { id: 'c', materialId: 'citric-acid', dose: gramsPerKg(5), moment: 'lye-water' },
-      { id: 'o', materialId: 'oats-ground', dose: gramsPerKg(10), moment: 'trace' },
+      { id: 'c', materialId: 'citric-acid', dose: gramsPerKg(5), perBar: null, moment: 'lye-water' },
+      { id: 'o', materialId: 'oats-ground', dose: gramsPerKg(10), perBar: null, moment: 'trace' },
     ],
   },
   {
     moulding: { ...emptyMoulding, moulds: [{ id: 'm', count: 1, mould: plainMould('Box', 'box') }] },
-    embeds: [bead],
-    lines: [{ id: 'l', materialId: 'kaolin', gramsPerDm2: 0.4, count: 2 }],
+    embeds: [ball],
+    lines: [{ id: 'l', materialId: 'kaolin', gramsPerDm2: 0.4, count: 2, carrier: null }],
     work: emptyWork,
   },
 );
@@ -178,7 +166,7 @@ describe('nothing is ever NaN, whatever was typed', () => {
       'powders of unknown density',
       { ...loaf, materials: loaf.materials.map((m) => ({ ...m, bulkDensity: null })) },
     ],
-    ['an embed of no size', { ...loaf, embeds: [{ ...bead, width: 0 }] }],
+    ['an embed of no size', { ...loaf, embeds: [{ ...ball, width: 0 }] }],
   ];
 
   it.each(bad)('%s', (_, plan) => {

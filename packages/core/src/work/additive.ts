@@ -3,7 +3,6 @@ import { cured } from '../pigment/stage.ts';
 import { gelOf } from '../balance/gel.ts';
 import { bareComposition } from '../balance/potComposition.ts';
 import { labOf } from '../pigment/composition.ts';
-import { solidDensity } from '../balance/density.ts';
 import { doseFactor } from './pace.ts';
 import { type AdditiveRow, materialOf, type Plan } from '../plan/plan.ts';
 
@@ -33,6 +32,6 @@ export function additiveEffects(plan: Plan, row: AdditiveRow, mass: number): Add
     deltaE: deltaE00(one!, other!),
     pace: row.moment === 'top' ? 1 : doseFactor(plan, row.materialId, row.dose),
     heats: material.cautions.includes('heat'),
-    volume: row.moment === 'top' ? 0 : mass / solidDensity(material),
+    volume: row.moment === 'top' ? 0 : mass / material.density,
   };
 }

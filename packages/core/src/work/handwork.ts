@@ -1,5 +1,7 @@
-import { type Consistency } from './pace.ts';
+import { type Design } from '../plan/design.ts';
 import { type Pot } from '../plan/plan.ts';
+import { techniquesOf } from './design.ts';
+import { type Consistency } from './pace.ts';
 
 /** Something done with the hands that takes its time. */
 export interface Hand {
@@ -8,7 +10,7 @@ export interface Hand {
 }
 
 export interface Handwork {
-  /** What the technique wants of the batter in the mould. */
+  /** What the technique wants of its batter. */
   readonly wants: Consistency;
   /** After each pot but the last. */
   readonly between?: Hand;
@@ -31,13 +33,23 @@ export const HANDWORK: Readonly<Record<string, Handwork>> = {
   blobs: { wants: 'thick' },
   'powder-line': { wants: 'medium', between: { name: 'sieve the line', minutes: 2 } },
   embeds: { wants: 'thick', after: { name: 'set the embeds', minutes: 4 } },
-  'piped-top': { wants: 'medium' },
-  'textured-top': { wants: 'medium', after: { name: 'shape the top', minutes: 5 } },
   stamped: { wants: 'light' },
+  'piped-top': { wants: 'stiff' },
+  'textured-top': { wants: 'thick', after: { name: 'shape the top', minutes: 5 } },
 };
 
-/** The consistency that a pot is wanted at. What goes on top is spooned or piped. */
-export function consistencyWanted(technique: string | null, pot: Pot): Consistency | null {
-  if (pot.place === 'top') return technique === 'textured-top' ? 'thick' : 'stiff';
-  return technique === null ? null : (HANDWORK[technique]?.wants ?? null);
+const FROM_FLUID: readonly Consistency[] = ['fluid', 'light', 'medium', 'thick', 'stiff'];
+
+/** What lies on top is piped unless the design says otherwise. */
+export const wantedOnTop = ({ top }: Design): Consistency =>
+  (top === null ? null : HANDWORK[top]?.wants) ?? 'stiff';
+
+/**
+ * The consistency that a pot is wanted at: the most fluid of what its techniques want, since what has thickened does
+ * not thin again. Null while the design is open.
+ */
+export function consistencyWanted(design: Design, pot: Pot): Consistency | null {
+  if (pot.place === 'top') return wantedOnTop(design);
+  const wants = techniquesOf(design, pot).flatMap((id) => HANDWORK[id]?.wants ?? []);
+  return FROM_FLUID.find((c) => wants.includes(c)) ?? null;
 }

@@ -10,6 +10,7 @@ export {
   liquidName,
   mediumName,
 } from './dispersion.ts';
+export { fallbackDesign, type Stage as PourStage, stagesOf } from './design.ts';
 export { withFinish } from './finish.ts';
 export { workOrder, type WorkOrder } from './order.ts';
 export { PACE_SPREAD, type PotPace } from './pace.ts';
@@ -21,4 +22,12 @@ export {
   type PrepSheet,
   type Weighing,
 } from './prep.ts';
-export { type MouldTask, type PotStep, type Task, type Timeline, timelineOf } from './timeline.ts';
+export { type Touching, touchingPots } from './touching.ts';
+export {
+  type MouldTask,
+  type PotStep,
+  type Task,
+  type Timeline,
+  timelineOf,
+  type TopStep,
+} from './timeline.ts';

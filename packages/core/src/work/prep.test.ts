@@ -44,7 +44,9 @@ describe('weighing the batter, in the order of the work', () => {
       ],
       {
         liquid: { ...liquid, heldBack: grams(30) },
-        additives: [{ id: 'o', materialId: 'oats-ground', dose: gramsPerKg(20), moment: 'trace' }],
+        additives: [
+          { id: 'o', materialId: 'oats-ground', dose: gramsPerKg(20), perBar: null, moment: 'trace' },
+        ],
       },
     );
     expect(told(plan)).toEqual([
@@ -148,7 +150,9 @@ describe('what stands ready beside it', () => {
   it('powder lines over all moulds, and what goes on the top', () => {
     const plan = planWith(
       [pot('A', 1)],
-      { additives: [{ id: 'p', materialId: 'poppy-seed', dose: gramsPerKg(4), moment: 'top' }] },
+      {
+        additives: [{ id: 'p', materialId: 'poppy-seed', dose: gramsPerKg(4), perBar: null, moment: 'top' }],
+      },
       {
         moulding: {
           ...emptyMoulding,
@@ -156,7 +160,7 @@ describe('what stands ready beside it', () => {
             { id: 'm', count: 2, mould: { ...plainMould('Box', 'box'), length: 200, width: 80, height: 60 } },
           ],
         },
-        lines: [{ id: 'l', materialId: 'cocoa', gramsPerDm2: 0.5, count: 3 }],
+        lines: [{ id: 'l', materialId: 'cocoa', gramsPerDm2: 0.5, count: 3, carrier: null }],
       },
     );
     const sheet = prepSheet(plan, tenthGramScale);

@@ -1,12 +1,19 @@
 import fc from 'fast-check';
-import { TECHNIQUES } from '../palette/technique.ts';
-import { dose, planWith, pot, scentOf } from '../testing/plans.ts';
+import { emptyDesign } from '../plan/design.ts';
+import { techniqueById, TECHNIQUES } from '../palette/technique.ts';
+import { dose, planWith, pot, scentOf, bead, ideaOf } from '../testing/plans.ts';
 import { HANDWORK } from './handwork.ts';
 import { newPot, type Plan, type Pot } from '../plan/plan.ts';
 import { type PotStep, timelineOf } from './timeline.ts';
 
+/** A technique where it belongs: in the body, or on the top over layers. */
+const designed = (technique: string | null): Plan['idea'] => {
+  const top = techniqueById(technique)?.where === 'top';
+  const idea = ideaOf(...(technique === null ? [] : [top ? 'layers' : technique]));
+  return top ? { ...idea, design: { ...idea.design, top: technique } } : idea;
+};
 const plan = (technique: string | null, pots: readonly Pot[], rest: Partial<Plan> = {}): Plan =>
-  planWith(pots, {}, { idea: { technique, colours: [] }, ...rest });
+  planWith(pots, {}, { idea: designed(technique), ...rest });
 const scented = (technique: string, pots: readonly Pot[], scent = scentOf('scent-red-gate', 20)): Plan => ({
   ...plan(technique, pots),
   base: planWith([], { scent }).base,
@@ -81,34 +88,22 @@ describe('the work, laid on one axis', () => {
 
   it('the top waits until it is stiff, one pot after another, and embeds are laid on last', () => {
     const top = (name: string): Pot => ({ ...pot(name, 1), place: 'top' });
-    const bead = {
-      id: 'e',
-      name: 'Bead',
-      base: 'dough',
-      shape: 'ball',
-      width: 10,
-      height: 10,
-      length: 10,
-      perBar: 1,
-      onTop: true,
-      doses: [],
-    } as const;
     const { pots, mould } = timelineOf(
-      plan('piped-top', [pot('A', 1), top('B'), top('C')], { embeds: [bead] }),
+      plan('piped-top', [pot('A', 1), top('B'), top('C')], { embeds: [bead({ onTop: true })] }),
     );
     const [, b, c] = pots;
     expect(b!.pourAt).toBeCloseTo(b!.window![0], 9);
     expect(c!.pourAt).toBe(b!.pouredAt);
     expect(mould.at(-1)).toMatchObject({ name: 'place the embeds on top', from: c!.pouredAt });
-    const inside = timelineOf(plan('layers', [pot('A', 1)], { embeds: [{ ...bead, onTop: false }] }));
+    const inside = timelineOf(plan('layers', [pot('A', 1)], { embeds: [bead()] }));
     expect(inside.mould.map((t) => t.name)).toEqual(['set the embeds']);
     expect(inside.pots[0]!.workedUntil).toBeGreaterThan(inside.pots[0]!.pouredAt);
   });
 
   it('another technique and a hurry change the windows, not the plan', () => {
     const slow = plan('embeds', [pot('A', 1)]);
-    expect(timelineOf(slow, { technique: 'layers' }).pots[0]!.wants).toBe('medium');
-    expect(timelineOf(slow, { technique: null }).pots[0]!.verdict).toBe('open');
+    expect(timelineOf(slow, { design: ideaOf('layers').design }).pots[0]!.wants).toBe('medium');
+    expect(timelineOf(slow, { design: emptyDesign }).pots[0]!.verdict).toBe('open');
     const [calm] = timelineOf(slow).pots;
     const [fast] = timelineOf(slow, { hurry: 0.5 }).pots;
     expect(fast!.window![0]).toBeCloseTo(calm!.window![0] / 2, 9);

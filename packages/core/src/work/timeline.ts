@@ -1,5 +1,6 @@
-import { techniqueById } from '../palette/technique.ts';
-import { consistencyWanted, type Hand, HANDWORK, type Handwork } from './handwork.ts';
+import { type Design } from '../plan/design.ts';
+import { type Stage, stagesOf } from './design.ts';
+import { consistencyWanted, type Hand, HANDWORK, type Handwork, wantedOnTop } from './handwork.ts';
 import { type Consistency, type PotPace, potPaces, windowFor } from './pace.ts';
 import { type Minutes, type Plan, type Pot } from '../plan/plan.ts';
 
@@ -34,6 +35,8 @@ export interface PotStep {
   readonly workedUntil: number;
   readonly window: readonly [number, number] | null;
   readonly verdict: Verdict;
+  /** What it does on the top besides: the part kept for it, or the surface that is shaped. */
+  readonly top: TopStep | null;
   readonly pace: PotPace;
 }
 
@@ -56,29 +59,45 @@ const SLACK = 1;
 export interface TimelineChoice {
   /** Pot ids in the order of colouring; that of the plan unless given. */
   readonly order?: readonly string[];
-  /** Another technique than the plan's: its fallback, say. */
-  readonly technique?: string | null;
+  /** Another design than the plan's: its fallback, say. */
+  readonly design?: Design;
   /** All times of the batter times this: what if it comes sooner? */
   readonly hurry?: number;
+}
+
+/** What is done with a pot on the top, after the mould is filled. */
+export interface TopStep {
+  /** Minutes from emulsion. */
+  readonly from: number;
+  readonly to: number;
+  /** How long it waits for its turn, from its own pour on, minutes. */
+  readonly waits: number;
+  readonly wants: Consistency;
+  readonly window: readonly [number, number];
+  readonly verdict: Verdict;
 }
 
 /**
  * The steps of the plan against each pot's window, minutes from emulsion.
  *
  * Pots from the batter are split off; then each is coloured and scented in order. All are poured together, one after
- * another, with what the technique does between them and after, as soon as all are ready and the slowest is thick
- * enough, but not later than the fastest allows. Where the pots need not lie in the order of the plan, the one that
- * closes first is poured first. What goes on top waits until it is stiff; a mini-batch has a clock of its own.
+ * another, with what the techniques do between them and after. A stage of the pour (the body, or a layer of its own)
+ * begins as soon as all is ready and its slowest pot is thick enough, but not later than its fastest allows. Where the
+ * pots need not lie in the order of the plan, the one that closes first is poured first. What goes on top, or was kept
+ * for it, waits until it is stiff enough; a mini-batch has a clock of its own.
  */
 export function timelineOf(plan: Plan, choice: TimelineChoice = {}): Timeline {
-  const { technique = plan.idea.technique, order = plan.pots.map((p) => p.id), hurry = 1 } = choice;
+  const { design = plan.idea.design, order = plan.pots.map((p) => p.id), hurry = 1 } = choice;
   const paces = new Map(potPaces(plan).map((p) => [p.potId, hurried(p, hurry)]));
   const { minutes } = plan.work;
-  const work = handworkOf(plan, technique);
-  const window = (pot: Pot): PotStep['window'] => {
-    const wants = consistencyWanted(technique, pot);
-    return wants && windowFor(paces.get(pot.id)!, wants);
-  };
+  const windows = new Map(
+    plan.pots.map((pot) => {
+      const wants = consistencyWanted(design, pot);
+      return [pot.id, wants && windowFor(paces.get(pot.id)!, wants)];
+    }),
+  );
+  const opens = (pot: Pot): number => windows.get(pot.id)?.[0] ?? 0;
+  const closes = (pot: Pot): number => windows.get(pot.id)?.[1] ?? Infinity;
   const tasks = new Map<string, Task[]>(plan.pots.map((p) => [p.id, []]));
   const add = (pot: Pot, kind: TaskKind, from: number): number => {
     const to = from + minutes[kind];
@@ -100,59 +119,154 @@ export function timelineOf(plan: Plan, choice: TimelineChoice = {}): Timeline {
   const readyAt = new Map([...tasks].map(([id, list]) => [id, list.at(-1)?.to ?? 0]));
 
   const inPlace = plan.pots.filter((p) => !p.ownLye && p.place !== 'top');
-  const closes = (pot: Pot): number => window(pot)?.[1] ?? Infinity;
-  const body =
-    techniqueById(technique)?.touching === 'all'
-      ? // Whole minutes: pots as good as alike keep the order of the plan.
-        [...inPlace].sort((a, b) => Math.round(closes(a)) - Math.round(closes(b)))
-      : inPlace;
-  const between = work.between?.minutes ?? 0;
-  const lasts =
-    minutes.pour * body.length + between * Math.max(0, body.length - 1) + (work.after?.minutes ?? 0);
-  const opens = Math.max(0, ...body.map((p) => window(p)?.[0] ?? 0));
+  const stages = stagesOf(design, inPlace).map((stage) => workOf(stage, closes));
+  const last = inMould(plan, design);
   const mould: MouldTask[] = [];
-  const hand = (task: Hand | undefined, from: number): number => {
-    if (!task) return from;
+  const hand = (task: Hand, from: number): number => {
     mould.push({ name: task.name, from, to: from + task.minutes });
     return from + task.minutes;
   };
-  clock = Math.max(clock, Math.min(opens, Math.min(Infinity, ...body.map(closes)) - lasts));
-  body.forEach((pot, i) => {
-    clock = add(pot, 'pour', clock);
-    if (i < body.length - 1) clock = hand(work.between, clock);
+  const lastsOf = ({ pots, between, after }: StageWork): number =>
+    minutes.pour * pots.length + (between?.minutes ?? 0) * (pots.length - 1) + minutesOf(after);
+  const boundary = boundaryHand(design);
+  const bodyEnds = stages.length > 0 ? last : [];
+  const workedUntil = new Map<string, number>();
+  stages.forEach((stage, i) => {
+    // A move through the whole body waits for all that is poured before it.
+    const rest =
+      stage.layer === null && bodyEnds.length > 0
+        ? minutesOf(bodyEnds) +
+          stages.slice(i + 1).reduce((sum, s) => sum + lastsOf(s) + (boundary?.minutes ?? 0), 0)
+        : 0;
+    const starts = Math.max(0, ...stage.pots.map(opens));
+    const mustStart = Math.min(Infinity, ...stage.pots.map(closes)) - lastsOf(stage) - rest;
+    clock = Math.max(clock, Math.min(starts, mustStart));
+    stage.pots.forEach((pot, n) => {
+      clock = add(pot, 'pour', clock);
+      if (n < stage.pots.length - 1 && stage.between) clock = hand(stage.between, clock);
+    });
+    for (const task of stage.after) clock = hand(task, clock);
+    if (stage.after.length > 0) for (const pot of stage.pots) workedUntil.set(pot.id, clock);
+    if (i < stages.length - 1 && boundary) clock = hand(boundary, clock);
   });
-  const worked = hand(body.length > 0 ? work.after : undefined, clock);
-  clock = worked;
+  for (const task of bodyEnds) clock = hand(task, clock);
+  if (bodyEnds.length > 0)
+    for (const stage of stages)
+      if (stage.layer === null) for (const pot of stage.pots) workedUntil.set(pot.id, clock);
+
+  const filled = clock;
+  const wantsOnTop = wantedOnTop(design);
+  const tops = new Map<string, TopStep>();
+  const place = (pot: Pot, ready: number): void => {
+    const window = windowFor(paces.get(pot.id)!, wantsOnTop);
+    const from = Math.max(clock, window[0]);
+    const to = from + minutes.top;
+    clock = to;
+    tops.set(pot.id, {
+      from,
+      to,
+      waits: from - ready,
+      wants: wantsOnTop,
+      window,
+      verdict: verdictOf(window, from, to),
+    });
+  };
   const top = plan.pots.filter((p) => !p.ownLye && p.place === 'top');
-  for (const pot of top) clock = add(pot, 'top', Math.max(clock, window(pot)?.[0] ?? 0));
-  for (const pot of plan.pots)
-    if (pot.ownLye) add(pot, 'pour', Math.max(readyAt.get(pot.id)!, window(pot)?.[0] ?? 0));
-  hand(onTop(plan), clock);
+  for (const pot of top) clock = add(pot, 'top', Math.max(clock, opens(pot)));
+  for (const pot of inPlace)
+    if (pot.place === 'mould' && pot.reserve > 0) place(pot, tasks.get(pot.id)!.at(-1)!.to);
+  const shaped = design.top === null ? undefined : HANDWORK[design.top]?.after;
+  if (shaped) {
+    // Where nothing was kept for it, the last that was poured is shaped, as soon as it holds.
+    const upper = top.length + tops.size === 0 ? stages.at(-1)?.pots.at(-1) : undefined;
+    if (upper) {
+      const window = windowFor(paces.get(upper.id)!, wantsOnTop);
+      const from = Math.max(clock, window[0]);
+      const to = from + shaped.minutes;
+      tops.set(upper.id, {
+        from,
+        to,
+        waits: from - filled,
+        wants: wantsOnTop,
+        window,
+        verdict: verdictOf(window, from, to),
+      });
+      clock = from;
+    }
+    clock = hand(shaped, clock);
+  }
+  for (const pot of plan.pots) if (pot.ownLye) add(pot, 'pour', Math.max(readyAt.get(pot.id)!, opens(pot)));
+  const laid = onTop(plan);
+  if (laid) hand(laid, clock);
 
   const step = (pot: Pot): PotStep => {
     const list = tasks.get(pot.id)!;
     const { from: pourAt, to: pouredAt } = list.at(-1)!;
-    const workedUntil = work.after && body.includes(pot) ? worked : pouredAt;
-    const w = window(pot);
+    const until = Math.max(pouredAt, workedUntil.get(pot.id) ?? pouredAt);
+    const window = windows.get(pot.id) ?? null;
     return {
       pot,
-      wants: consistencyWanted(technique, pot),
+      wants: consistencyWanted(design, pot),
       tasks: list,
       readyAt: readyAt.get(pot.id)!,
       pourAt,
       pouredAt,
-      workedUntil,
-      window: w,
-      verdict: verdictOf(w, pourAt, workedUntil),
+      workedUntil: until,
+      window,
+      verdict: verdictOf(window, pourAt, until),
+      top: tops.get(pot.id) ?? null,
       pace: paces.get(pot.id)!,
     };
   };
+  const body = stages.flatMap((s) => s.pots);
   return {
     pots: plan.pots.map(step),
     pours: [...body, ...top].map((p) => p.id),
     broughtForward: body.filter((p, i) => inPlace.indexOf(p) > i && closes(p) < closes(inPlace[i]!)),
     mould,
   };
+}
+
+/** A stage in the order in which its pots are poured, with what is done between them and after. */
+interface StageWork {
+  readonly layer: Stage['layer'];
+  readonly pots: readonly Pot[];
+  readonly between: Hand | undefined;
+  readonly after: readonly Hand[];
+}
+
+function workOf({ pots, techniques, technique, layer }: Stage, closes: (pot: Pot) => number): StageWork {
+  const works = handworkOf(techniques);
+  return {
+    layer,
+    pots:
+      technique?.touching === 'all'
+        ? // Whole minutes: pots as good as alike keep the order of the plan.
+          [...pots].sort((a, b) => Math.round(closes(a)) - Math.round(closes(b)))
+        : pots,
+    between: works.find((w) => w.between)?.between,
+    // What is done through the whole body waits until all of it is poured.
+    after: layer ? works.flatMap((w) => w.after ?? []) : [],
+  };
+}
+
+const handworkOf = (techniques: readonly string[]): readonly Handwork[] =>
+  techniques.flatMap((id) => HANDWORK[id] ?? []);
+
+const minutesOf = (hands: readonly Hand[]): number => hands.reduce((sum, h) => sum + h.minutes, 0);
+
+/** What is done before something is poured onto a layer of its own, or such a layer onto something. */
+const boundaryHand = ({ body, layers }: Design): Hand | undefined =>
+  layers.length === 0
+    ? undefined
+    : (handworkOf(body).find((w) => w.between)?.between ?? HANDWORK.layers!.between);
+
+/** What is done once all of the body is in the mould, embeds that the plan sets into it too. */
+function inMould(plan: Plan, { body }: Design): readonly Hand[] {
+  const after = handworkOf(body).flatMap((w) => w.after ?? []);
+  const inside = plan.embeds.some((e) => !e.onTop && (e.pieces ?? e.perBar) > 0);
+  const sets = HANDWORK.embeds!.after!;
+  return inside && !after.includes(sets) ? [...after, sets] : after;
 }
 
 function verdictOf(window: PotStep['window'], from: number, until: number): Verdict {
@@ -170,15 +284,8 @@ const hurried = (pace: PotPace, by: number): PotPace => ({
   stiff: pace.stiff * by,
 });
 
-/** What the technique does, and what the plan puts into the mould besides. */
-function handworkOf(plan: Plan, technique: string | null): Partial<Handwork> {
-  const own: Partial<Handwork> = (technique === null ? null : HANDWORK[technique]) ?? {};
-  const inside = plan.embeds.some((e) => !e.onTop && e.perBar > 0);
-  return inside && !own.after ? { ...own, after: HANDWORK.embeds!.after! } : own;
-}
-
 /** What is laid or sieved on the top at the end, where it harms nothing that it sets. */
 function onTop(plan: Plan): Hand | undefined {
-  const embeds = plan.embeds.some((e) => e.onTop && e.perBar > 0);
+  const embeds = plan.embeds.some((e) => e.onTop && (e.pieces ?? e.perBar) > 0);
   return embeds ? { name: 'place the embeds on top', minutes: 3 } : undefined;
 }

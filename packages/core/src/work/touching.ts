@@ -1,60 +1,91 @@
 import { type Flow } from '../balance/flow.ts';
-import { techniqueById } from '../palette/technique.ts';
+import { PLAIN_BOUNDARY, type Technique, techniqueById, together } from '../palette/technique.ts';
+import { type Design } from '../plan/design.ts';
 import { type Plan, type Pot } from '../plan/plan.ts';
+import { type Stage, stagesOf } from './design.ts';
 import { BOND_HOURS } from './finish.ts';
 
 /** Two pots that meet in the bar. */
 export interface Touching {
   readonly a: Pot;
   readonly b: Pot;
-  /** Whether the technique drags them into each other. */
+  /** What brings them together, and so says how far apart they must be; null while the design is open. */
+  readonly technique: Technique | null;
+  /** Whether it drags them into each other. */
   readonly mixed: boolean;
 }
 
-const pairsInRow = (pots: readonly Pot[], mixed: boolean): Touching[] =>
-  pots.slice(1).map((b, i) => ({ a: pots[i]!, b, mixed }));
+const pair = (a: Pot, b: Pot, technique: Technique | null): Touching => ({
+  a,
+  b,
+  technique,
+  mixed: technique?.mixes ?? false,
+});
 
-const pairsOfAll = (pots: readonly Pot[], mixed: boolean): Touching[] =>
-  pots.flatMap((a, i) => pots.slice(i + 1).map((b) => ({ a, b, mixed })));
+const pairsWithin = (pots: readonly Pot[], technique: Technique | null): Touching[] =>
+  technique?.touching === 'all'
+    ? pots.flatMap((a, i) => pots.slice(i + 1).map((b) => pair(a, b, technique)))
+    : pots.slice(1).map((b, i) => pair(pots[i]!, b, technique));
 
 /** The section of a divided mould that a pot is poured into; null for none. */
 export const sectionOf = (pot: Pot): number | null =>
   pot.place === 'mould' ? (pot.draws.find((d) => d.by === 'section')?.value ?? null) : null;
 
+/** What an undisturbed boundary in the mould needs: that of the body's own layers, or that of plain ones. */
+function boundaryOf({ body, layers, top }: Design): Technique | null {
+  if (body.length + layers.length === 0 && top === null) return null;
+  const row = together(body);
+  return row?.touching === 'row' ? { ...row, mixes: false } : PLAIN_BOUNDARY;
+}
+
+/** Pots that a stage shows to what is poured onto it, and to what it is poured onto: a swirl all, layers one. */
+const shows = ({ pots, technique }: Stage, face: 'up' | 'down'): readonly Pot[] =>
+  technique?.touching === 'all' ? pots : face === 'up' ? pots.slice(-1) : pots.slice(0, 1);
+
 /**
- * Which pots meet in the bar: sections side by side, layers that are poured onto each other, everything that a swirl
- * brings together, and what lies on top of them. A pot that is poured later onto set ones, or lies on top, is dragged into nothing.
+ * Which pots meet in the bar, each pair once: sections side by side, layers that are poured onto each other, everything
+ * that a swirl brings together, and what lies on top of them. A pot that is poured later onto set ones, or that another
+ * stage or the top is laid on, is dragged into nothing.
  */
 export function touchingPots(plan: Plan, flow: Pick<Flow, 'pots'>): Touching[] {
-  const technique = techniqueById(plan.idea.technique);
-  const mixes = technique?.mixes ?? false;
-  const there = plan.pots.filter((p) => flow.pots.some((f) => f.pot.id === p.id && f.left > 0));
-  const top = there.filter((p) => p.place === 'top');
-  const body = there.filter((p) => p.place === 'mould');
+  const { design } = plan.idea;
+  const there = flow.pots.filter((f) => f.left > 0).map((f) => f.pot);
+  const pots = plan.pots.filter((p) => there.some((t) => t.id === p.id));
+  const body = pots.filter((p) => p.place === 'mould');
+  const top = pots.filter((p) => p.place === 'top' || (p.place === 'mould' && p.reserve > 0));
   const sections = body.filter((p) => sectionOf(p) !== null);
   const poured = body.filter((p) => sectionOf(p) === null);
   const beside = [...sections].sort((a, b) => sectionOf(a)! - sectionOf(b)!);
-  const pours = poursOf(poured);
-  const inPour = (pots: readonly Pot[]): Touching[] =>
-    technique?.touching === 'all' ? pairsOfAll(pots, mixes) : pairsInRow(pots, mixes);
-  const between = pours.slice(1).flatMap((later, i): Touching[] => {
-    const below = pours[i]!;
-    // A swirl shows all its colours to the layer above; layers only their last.
-    const shown = technique?.touching === 'all' ? below : below.slice(-1);
-    return shown.map((a) => ({ a, b: later[0]!, mixed: false }));
-  });
-  const last = pours.at(-1) ?? [];
-  const under =
-    sections.length > 0 || technique?.touching === 'all' ? [...sections, ...last] : last.slice(-1);
-  return [
-    ...pairsInRow(beside, mixes),
+  const stages = poursOf(poured).flatMap((pour) => stagesOf(design, pour));
+  const boundary = boundaryOf(design);
+  const meet = (below: readonly Pot[], above: readonly Pot[], technique: Technique | null): Touching[] =>
+    below.flatMap((a) => above.filter((b) => b.id !== a.id).map((b) => pair(a, b, technique)));
+  const [first] = stages;
+  const last = stages.at(-1);
+  const ofTop = techniqueById(design.top);
+  const laid = ofTop ? { ...ofTop, mixes: false } : boundary;
+  return eachOnce([
+    ...pairsWithin(beside, together(design.body)),
     // What is poured over sections lies on all of them.
-    ...sections.flatMap((a) => (pours[0] ?? []).slice(0, 1).map((b) => ({ a, b, mixed: false }))),
-    ...pours.flatMap(inPour),
-    ...between,
-    ...top.flatMap((b) => under.map((a) => ({ a, b, mixed: false }))),
-    ...pairsInRow(top, technique?.id === 'textured-top'),
-  ];
+    ...(first ? meet(sections, shows(first, 'down'), boundary) : []),
+    ...stages.flatMap((s) => pairsWithin(s.pots, s.technique)),
+    ...stages.slice(1).flatMap((later, i) => meet(shows(stages[i]!, 'up'), shows(later, 'down'), boundary)),
+    ...meet([...sections, ...(last ? shows(last, 'up') : [])], top, laid),
+    ...pairsWithin(top, ofTop ?? boundary),
+  ]);
+}
+
+/** Pots that meet in several places are told once, where most is asked of them. */
+function eachOnce(pairs: readonly Touching[]): Touching[] {
+  const told = new Map<string, Touching>();
+  const asks = ({ technique }: Touching): number => technique?.apart ?? -1;
+  for (const t of pairs) {
+    const key = [t.a.id, t.b.id].sort().join('\n');
+    const before = told.get(key);
+    const most = before && asks(before) >= asks(t) ? before : t;
+    told.set(key, { ...most, mixed: t.mixed || (before?.mixed ?? false) });
+  }
+  return [...told.values()];
 }
 
 /** Pots that are poured together, the earliest first: those further apart lie on set ones. */

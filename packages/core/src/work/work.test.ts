@@ -1,6 +1,7 @@
+import { emptyDesign } from '../plan/design.ts';
 import fc from 'fast-check';
 import { startingShelf } from '../material/catalogue/index.ts';
-import { dose, planWith, pot, scentOf, shelfItem, tenthGramScale } from '../testing/plans.ts';
+import { dose, planWith, pot, scentOf, shelfItem, tenthGramScale, ideaOf } from '../testing/plans.ts';
 import { SPOONS } from '../units/spoons.ts';
 import { carrierOilBalance, dispersions, liquidName } from './dispersion.ts';
 import { addPot, setCarrierOil, setCarrierSource, setDispersion, setPot } from '../plan/edit/index.ts';
@@ -60,16 +61,16 @@ describe('pace', () => {
     const pace = { light: 12, medium: 22, thick: 35, stiff: 55 };
     expect(windowFor(pace, 'fluid')).toEqual([0, 22]);
     expect(windowFor(pace, 'medium')).toEqual([expect.closeTo(17.6, 9), 35]);
-    expect(consistencyWanted('hanger', pot('A', 1))).toBe('fluid');
-    expect(consistencyWanted('hanger', { ...pot('A', 1), place: 'top' })).toBe('stiff');
-    expect(consistencyWanted(null, pot('A', 1))).toBeNull();
+    expect(consistencyWanted(ideaOf('hanger').design, pot('A', 1))).toBe('fluid');
+    expect(consistencyWanted(ideaOf('hanger').design, { ...pot('A', 1), place: 'top' })).toBe('stiff');
+    expect(consistencyWanted(emptyDesign, pot('A', 1))).toBeNull();
   });
 
   it('pots are poured one after another, and a mini-batch has its own clock', () => {
     const plan = planWith(
       [pot('A', 1, dose('kaolin', 5)), pot('B', 1), { ...pot('C', 1), ownLye: true, draws: [] }],
       {},
-      { idea: { technique: 'layers', colours: [] } },
+      { idea: ideaOf('layers') },
     );
     const [a, b, c] = timelineOf(plan).pots;
     // Split 2 × 1 min, colour 2 min: A is ready at 4; B has nothing to do

@@ -6,6 +6,7 @@ import {
   type Base,
   type DoseRow,
   type Draw,
+  emptyDesign,
   emptyPlan,
   type Moulding,
   newPot,
@@ -39,10 +40,11 @@ function planFrom(
   oils: Readonly<Record<string, number>>,
   scent: readonly [id: string, dose: number] | null,
   pots: readonly PotRow[],
-  idea: { readonly technique: string | null; readonly colours: Readonly<Record<string, string>> } = {
-    technique: null,
-    colours: {},
-  },
+  idea: {
+    readonly body: readonly string[];
+    readonly top?: string;
+    readonly colours: Readonly<Record<string, string>>;
+  } = { body: [], colours: {} },
   more: {
     readonly base?: Partial<Base>;
     readonly moulding?: Partial<Moulding>;
@@ -62,7 +64,7 @@ function planFrom(
   return pruneMaterials({
     ...empty,
     idea: {
-      technique: idea.technique,
+      design: { ...emptyDesign, body: idea.body, top: idea.top ?? null },
       colours: Object.entries(idea.colours).map(([name, hex], i) => ({
         id: `colour-${i + 1}`,
         name,
@@ -96,6 +98,7 @@ function planFrom(
         id: `dose-${p + 1}-${d + 1}`,
         materialId,
         dose: gramsPerKg(dose),
+        perBar: null,
         ...carrierOf(materialId),
       })),
     })),
@@ -141,7 +144,7 @@ export const demoBatches = (): readonly DemoBatch[] => [
         ['Pale rim', 2, { 'titanium-dioxide-oil': 3, kaolin: 8 }],
       ],
       {
-        technique: 'layers',
+        body: ['layers'],
         colours: {
           Sand: '#d8a878',
           Wall: '#a8543c',
@@ -188,7 +191,7 @@ export const demoBatches = (): readonly DemoBatch[] => [
         ],
         ['Last light', 1, { 'orange-oxide': 1.2, 'titanium-dioxide-oil': 2 }, true, { ownLye: true }],
       ],
-      { technique: 'layers', colours: { Keel: '#33405a', Water: '#6b7fa8', Light: '#dba878' } },
+      { body: ['layers'], colours: { Keel: '#33405a', Water: '#6b7fa8', Light: '#dba878' } },
       {
         moulding: {
           moulds: [{ id: 'mould-1', count: 1, mould: demoMould('Tall loaf') }],
@@ -196,7 +199,9 @@ export const demoBatches = (): readonly DemoBatch[] => [
         },
         rest: {
           work: { ...emptyPlan().work, finish: ['mist'], fallback: 'blobs' },
-          lines: [{ id: 'line-1', materialId: 'activated-charcoal', gramsPerDm2: 0.5, count: 1 }],
+          lines: [
+            { id: 'line-1', materialId: 'activated-charcoal', gramsPerDm2: 0.5, count: 1, carrier: null },
+          ],
         },
       },
     ),
@@ -222,7 +227,7 @@ export const demoBatches = (): readonly DemoBatch[] => [
         ['Shade', 1, { 'activated-charcoal': 2 }, false, { draws: [draw('section', 4)] }],
       ],
       {
-        technique: 'divided-comb',
+        body: ['divided-comb'],
         colours: { Blue: '#4a63b0', Grout: '#efe9dc', Terracotta: '#b5623f', Shade: '#55565a' },
       },
       {
@@ -254,7 +259,11 @@ export const demoBatches = (): readonly DemoBatch[] => [
           { place: 'top', draws: [{ ...draw('grams', 120, 'pot-2'), id: 'white' }] },
         ],
       ],
-      { technique: 'piped-top', colours: { Patina: '#6fa595', Copper: '#a9694a', Chalk: '#f0ece0' } },
+      {
+        body: ['layers'],
+        top: 'piped-top',
+        colours: { Patina: '#6fa595', Copper: '#a9694a', Chalk: '#f0ece0' },
+      },
       {
         moulding: {
           moulds: [{ id: 'mould-1', count: 1, mould: demoMould('Long loaf') }],
@@ -272,8 +281,18 @@ export const demoBatches = (): readonly DemoBatch[] => [
               height: 12,
               length: 12,
               perBar: 1,
+              pieces: null,
+              gramsEach: null,
               onTop: true,
-              doses: [{ id: 'bead', materialId: 'mica-kettle', dose: gramsPerKg(6) }],
+              rests: null,
+              parts: [
+                {
+                  id: 'part',
+                  parts: 1,
+                  doses: [{ id: 'bead', materialId: 'mica-kettle', dose: gramsPerKg(6) }],
+                },
+              ],
+              dusting: null,
             },
           ],
           work: { ...emptyPlan().work, fallback: 'blobs' },
@@ -296,7 +315,7 @@ export const demoBatches = (): readonly DemoBatch[] => [
         ['Throat', 1, { 'titanium-dioxide-oil': 6 }],
       ],
       {
-        technique: 'wall-pour',
+        body: ['wall-pour'],
         colours: { Wing: '#3f62ae', Breast: '#c9743c', Back: '#3f8f92', Throat: '#f3efe4' },
       },
       {

@@ -37,6 +37,14 @@ export function sayHours(hours: number): string {
   return `${Math.round(hours / 168)} weeks`;
 }
 
+/** "cured, gelled", "5 days, not gelled": a stage, in words. */
+export function sayStage({ hours, gel }: { readonly hours: number; readonly gel: number }): string {
+  const tick = ticks.find((t) => t.major && Math.abs(t.hours - hours) < 0.01);
+  const time = tick ? tick.label.toLowerCase() : sayHours(hours);
+  if (hours < 1) return time;
+  return `${time}, ${gel > 0.75 ? 'gelled' : gel < 0.25 ? 'not gelled' : 'partly gelled'}`;
+}
+
 /** The tick before or after a time, for stepping by key. */
 export function neighbourTick(hours: number, direction: 1 | -1): number {
   const slack = 0.01;

@@ -1,5 +1,5 @@
-import { Form, Select } from 'antd';
-import { CARRIER_MEDIA } from '@kleur/core/material';
+import { Form, Select, Switch } from 'antd';
+import { ALLERGENS, CARRIER_MEDIA } from '@kleur/core/material';
 import { PLAN_LIMITS } from '@kleur/core/plan';
 import { mediumName } from '@kleur/core/work';
 import { NumberItem } from '../../shared/form/NumberItem.tsx';
@@ -52,7 +52,43 @@ export function DoseFields({ colour }: { readonly colour: string | null }) {
           optional
         />
       </div>
+      <div className="row">
+        <NumberItem
+          name="density"
+          label="Density in the batter"
+          width={140}
+          min={0.1}
+          max={20}
+          suffix="g/ml"
+        />
+        <NumberItem name="fat" label="Fat in it" width={90} digits={1} {...PLAN_LIMITS.share} suffix="%" />
+        <NumberItem
+          name="water"
+          label="Water in it"
+          width={90}
+          digits={1}
+          {...PLAN_LIMITS.share}
+          suffix="%"
+        />
+        <Form.Item name="scrub" label="Meant to be felt" valuePropName="checked">
+          <Switch />
+        </Form.Item>
+      </div>
     </>
+  );
+}
+
+/** What must be told to whoever uses the soap. */
+export function AllergenItem() {
+  return (
+    <Form.Item name="allergens" label="Allergens">
+      <Select
+        mode="multiple"
+        aria-label="Allergens"
+        placeholder="none"
+        options={ALLERGENS.map((a) => ({ value: a, label: a }))}
+      />
+    </Form.Item>
   );
 }
 

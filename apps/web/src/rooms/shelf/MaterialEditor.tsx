@@ -1,7 +1,13 @@
 import { Button, Drawer, Form, Input, Popconfirm, Select, Switch } from 'antd';
 import { useState } from 'react';
 import { type MaterialWire, type MaterialWrite } from '@kleur/contract';
-import { cautionText, MATERIAL_KINDS, type MaterialKind, type ShelfFace } from '@kleur/core/material';
+import {
+  cautionText,
+  factsOfKind,
+  MATERIAL_KINDS,
+  type MaterialKind,
+  type ShelfFace,
+} from '@kleur/core/material';
 import { PLAN_LIMITS } from '@kleur/core/plan';
 import { failureOf } from '../../data/api.ts';
 import {
@@ -13,7 +19,7 @@ import { NumberItem } from '../../shared/form/NumberItem.tsx';
 import { showServerErrors } from '../../shared/form/serverErrors.ts';
 import { kindName } from '../../shared/ui/kindName.ts';
 import { AboutFields } from './AboutFields.tsx';
-import { DoseFields } from './DoseFields.tsx';
+import { AllergenItem, DoseFields } from './DoseFields.tsx';
 import { FaceStrip } from './FaceStrip.tsx';
 import { OilFields, ScentFields } from './KindFields.tsx';
 import { blankMaterial, entryOf, type MaterialEntry, writeFrom, writeOf } from './materialWrite.ts';
@@ -41,7 +47,7 @@ export function MaterialEditor(props: {
 
   const changeKind = (kind: MaterialKind): void => {
     const { colour, window, carriers, bulkDensity, oil, scent } = entryOf(blankMaterial(kind));
-    form.setFieldsValue({ colour, window, carriers, bulkDensity, oil, scent });
+    form.setFieldsValue({ ...factsOfKind(kind), colour, window, carriers, bulkDensity, oil, scent });
   };
 
   const submit = async (): Promise<void> => {
@@ -170,6 +176,7 @@ export function MaterialEditor(props: {
           />
         </div>
         {entry.window && <DoseFields colour={entry.colour} />}
+        <AllergenItem />
         <StockFields kind={entry.kind} lots={entry.lots} />
         {entry.oil && <OilFields />}
         {entry.scent && <ScentFields />}

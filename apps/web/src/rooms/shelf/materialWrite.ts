@@ -1,5 +1,11 @@
 import { type MaterialWire, type MaterialWrite } from '@kleur/contract';
-import { type Carrier, FATTY_ACIDS, type MaterialKind, type OilFacts } from '@kleur/core/material';
+import {
+  type Carrier,
+  factsOfKind,
+  FATTY_ACIDS,
+  type MaterialKind,
+  type OilFacts,
+} from '@kleur/core/material';
 import { newId } from '../../data/newId.ts';
 
 /** The part of a material that the client may set. */
@@ -20,6 +26,7 @@ export const blankMaterial = (kind: MaterialKind): MaterialWrite => ({
   window: kind === 'oil' || kind === 'scent' ? null : { faint: 1, typical: 5, ceiling: 12 },
   carriers: kind === 'oil' || kind === 'scent' ? [] : POWDER_IN_OIL,
   bulkDensity: kind === 'oil' || kind === 'scent' ? null : 0.5,
+  ...factsOfKind(kind),
   pace: 1,
   cautions: [],
   claims: [],

@@ -17,6 +17,8 @@ export interface NumberFieldProps {
   /** Arrow keys move by this. */
   readonly step?: number;
   readonly suffix?: ReactNode;
+  /** What stands in an empty field: the figure that counts without one. */
+  readonly placeholder?: string | undefined;
   readonly hideLabel?: boolean;
   readonly width?: number | string;
   readonly disabled?: boolean;
@@ -97,6 +99,7 @@ const Field = memo(function Field(props: NumberFieldProps) {
         value={shown}
         disabled={disabled}
         suffix={props.suffix}
+        placeholder={props.placeholder}
         status={message ? 'error' : ''}
         aria-invalid={message ? true : undefined}
         aria-describedby={message ? `${id}-problem` : undefined}

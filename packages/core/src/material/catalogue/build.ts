@@ -1,5 +1,7 @@
 import { buildOptics, type Appearance } from '../../pigment/buildOptics.ts';
 import { type Optics } from '../../pigment/optics.ts';
+import { factsOfKind } from '../facts.ts';
+import { OWN_FACTS, raisesDust } from './facts.ts';
 import { defaultCurve } from '../curve.ts';
 import { type Carrier, type CarrierMedium, type Material, type MaterialKind } from '../material.ts';
 
@@ -46,11 +48,14 @@ export function materialFrom(kind: MaterialKind, row: MaterialRow): Material {
   if (looks && (!colour || !window)) throw new RangeError(`${row.id}: looks need a colour and a window`);
   const curve =
     looks && colour && window ? buildOptics({ ...looks, dose: window[1], colour }) : (optics ?? null);
+  const cautions = row.cautions ?? [];
+  const facts = { ...factsOfKind(kind), ...OWN_FACTS[row.id] };
+  const dusty = raisesDust({ id: row.id, kind, form: row.form ?? 'powder' });
   return {
+    ...facts,
     colourIndex: '',
     bulkDensity: null,
     pace: 1,
-    cautions: [],
     claims: ['vegan', 'palm-free', 'nut-free'],
     behaviour: '',
     source: TYPICAL,
@@ -63,6 +68,11 @@ export function materialFrom(kind: MaterialKind, row: MaterialRow): Material {
     oil: null,
     scent: null,
     ...rest,
+    cautions: [
+      ...(dusty && !cautions.includes('fine-powder') ? ['fine-powder' as const] : []),
+      ...cautions,
+      ...(facts.allergens.length > 0 && !cautions.includes('allergen') ? ['allergen' as const] : []),
+    ],
     kind,
     colour,
     window: window ? { faint: window[0], typical: window[1], ceiling: window[2] } : null,

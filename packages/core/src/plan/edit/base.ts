@@ -152,6 +152,7 @@ export function addAdditive(plan: Plan, id: string, material: Material): Plan {
     id,
     materialId: material.id,
     dose: gramsPerKg(material.window?.typical ?? 5),
+    perBar: null,
     moment:
       medium === 'lye-water'
         ? 'lye-water'

@@ -1,6 +1,6 @@
 import { type Material } from '../../material/material.ts';
 import { gramsPerKg } from '../../units/quantity.ts';
-import { type Embed, type PowderLine } from '../embed.ts';
+import { type Embed, type EmbedPart, type PowderLine } from '../embed.ts';
 import { type Moulding, type MouldRow } from '../moulding.ts';
 import { type Plan, pruneMaterials } from '../plan.ts';
 import { withCopy } from './copies.ts';
@@ -24,15 +24,44 @@ export const setEmbed = (plan: Plan, id: string, change: Partial<Omit<Embed, 'id
 export const removeEmbed = (plan: Plan, id: string): Plan =>
   pruneMaterials({ ...plan, embeds: plan.embeds.filter((e) => e.id !== id) });
 
-/** Adds a colourant to an embed at its typical dose. */
-export function addEmbedDose(plan: Plan, embedId: string, rowId: string, material: Material): Plan {
+/** Changes one colour of an embed; copies that it no longer uses go. */
+export function setEmbedPart(
+  plan: Plan,
+  embedId: string,
+  partId: string,
+  change: Partial<Omit<EmbedPart, 'id'>>,
+): Plan {
   const embed = plan.embeds.find((e) => e.id === embedId);
-  if (!embed || embed.doses.some((d) => d.materialId === material.id)) return plan;
-  const dose = { id: rowId, materialId: material.id, dose: gramsPerKg(material.window?.typical ?? 1) };
-  return setEmbed({ ...plan, materials: withCopy(plan, material) }, embedId, {
-    doses: [...embed.doses, dose],
+  if (!embed) return plan;
+  return setEmbed(plan, embedId, {
+    parts: embed.parts.map((p) => (p.id === partId ? { ...p, ...change } : p)),
   });
 }
+
+/** Adds a colourant to one colour of an embed at its typical dose. */
+export function addEmbedDose(
+  plan: Plan,
+  embedId: string,
+  partId: string,
+  rowId: string,
+  material: Material,
+): Plan {
+  const part = plan.embeds.find((e) => e.id === embedId)?.parts.find((p) => p.id === partId);
+  if (!part || part.doses.some((d) => d.materialId === material.id)) return plan;
+  const dose = { id: rowId, materialId: material.id, dose: gramsPerKg(material.window?.typical ?? 1) };
+  return setEmbedPart({ ...plan, materials: withCopy(plan, material) }, embedId, partId, {
+    doses: [...part.doses, dose],
+  });
+}
+
+/** Powder that pieces are rolled in for an outline, g per dm² as it sticks. */
+export const DUSTING_STARTS = 0.3;
+
+/** Rolls an embed in a powder, or in none. */
+export const setEmbedDusting = (plan: Plan, embedId: string, material: Material | null): Plan =>
+  setEmbed(material ? { ...plan, materials: withCopy(plan, material) } : plan, embedId, {
+    dusting: material && { materialId: material.id, gramsPerDm2: DUSTING_STARTS },
+  });
 
 /** Adds a powder line of a material between layers. */
 export const addLine = (plan: Plan, line: PowderLine, material: Material): Plan => ({

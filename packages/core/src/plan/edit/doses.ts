@@ -36,17 +36,18 @@ export function addDose(plan: Plan, potId: string, rowId: string, material: Mate
     id: rowId,
     materialId: material.id,
     dose: gramsPerKg(material.window?.typical ?? 1),
+    perBar: null,
     ...carrierFor(pot, material),
   };
   return { ...setDoses(plan, potId, (doses) => [...doses, row]), materials: withCopy(plan, material) };
 }
 
-/** Changes dose (g/kg oils), carrier or its source of a row. */
+/** Changes dose (g/kg oils), the wish per bar, carrier or its source of a row. */
 export const setDose = (
   plan: Plan,
   potId: string,
   rowId: string,
-  change: Partial<Pick<DoseRow, 'dose' | 'carrier' | 'source'>>,
+  change: Partial<Pick<DoseRow, 'dose' | 'perBar' | 'carrier' | 'source'>>,
 ): Plan => setDoses(plan, potId, (doses) => doses.map((d) => (d.id === rowId ? { ...d, ...change } : d)));
 
 /** Takes a colourant or additive out of a pot. */
@@ -88,6 +89,7 @@ export function setFormula(
       id: before?.id ?? rowId,
       materialId: material.id,
       dose: gramsPerKg(dose),
+      perBar: null,
       ...(before ? { carrier: before.carrier, source: before.source } : carrierFor(pot, material)),
     };
   });

@@ -1,3 +1,5 @@
+import { type Material } from '../../material/material.ts';
+import { emptyDesign } from '../design.ts';
 import { fourPotLoaf, planWith, scentOf, shelfItem } from '../../testing/plans.ts';
 import { grams, gramsPerKg } from '../../units/quantity.ts';
 import {
@@ -19,7 +21,6 @@ import {
   setPaletteColour,
   setPot,
   setScent,
-  setTechnique,
 } from './index.ts';
 import { integrityProblems } from '../integrity.ts';
 import { emptyPlan, type Plan } from '../plan.ts';
@@ -97,6 +98,7 @@ describe('doses', () => {
       id: 'r',
       materialId: 'kaolin',
       dose: 15,
+      perBar: null,
       carrier: { medium: 'water', ratio: 2.5 },
       source: 'batch',
     });
@@ -119,6 +121,16 @@ describe('doses', () => {
   });
 });
 
+/** A material as it was stored before it had facts of its own. */
+const withoutFacts = ({
+  density: _density,
+  scrub: _scrub,
+  fat: _fat,
+  water: _water,
+  allergens: _allergens,
+  ...rest
+}: Material): Omit<Material, 'density' | 'scrub' | 'fat' | 'water' | 'allergens'> => rest;
+
 describe('idea', () => {
   const colours = [
     { id: 'c1', name: 'One', lab: [50, 0, 0] as const },
@@ -138,8 +150,7 @@ describe('idea', () => {
     expect(setDose(plan, 'Blue', 'n', { dose: gramsPerKg(5) }).pots[0]!.follows).toBeNull();
     expect(setPalette(plan, colours.slice(1)).pots[0]!.follows).toBeNull();
     expect(setPaletteColour(plan, 'c1', { name: 'Uno' }).idea.colours[0]!.name).toBe('Uno');
-    expect(setTechnique(plan, 'drops').idea.technique).toBe('drops');
-    expect(integrityProblems({ ...plan, idea: { technique: null, colours: [] } })[0]!.path).toBe(
+    expect(integrityProblems({ ...plan, idea: { design: emptyDesign, colours: [] } })[0]!.path).toBe(
       'pots.0.follows',
     );
   });
@@ -164,12 +175,12 @@ describe('idea', () => {
     const scent = { materialId: 'scent-limewash', dose: gramsPerKg(30) };
     const v2 = {
       schema: 2 as const,
-      idea: loaf.idea,
+      idea: { technique: null, colours: [] },
       base: { oils, totalOils, superfat, lyeConcentration: 30, scent },
       pots: loaf.pots.map(({ id, name, scented, follows, draws, doses }) => ({
         ...{ id, name, scented, follows },
         parts: draws[0]!.value,
-        doses: doses.map(({ source: _source, ...d }) => d),
+        doses: doses.map(({ source: _source, perBar: _wish, ...d }) => d),
       })),
       materials: [...loaf.materials, shelfItem('scent-limewash')].map((m) => {
         const {
@@ -181,7 +192,7 @@ describe('idea', () => {
           oil,
           scent: facts,
           ...rest
-        } = m;
+        } = withoutFacts(m);
         const { sapSpread: _p, fatty: _f, ...oldOil } = oil ?? {};
         const { limitBasis: _b, ...oldScent } = facts ?? {};
         return { ...rest, oil: oil && oldOil, scent: facts && oldScent };
@@ -200,7 +211,15 @@ describe('idea', () => {
           stabiliser: 0,
         },
       },
-      materials: [...loaf.materials, shelfItem('scent-limewash')],
+      // What the shelf knows by now was not known then: the facts of the kind.
+      materials: [...loaf.materials, shelfItem('scent-limewash')].map((m) => ({
+        ...m,
+        density: { pigment: 4 }[m.kind as string] ?? 1.4,
+        scrub: false,
+        fat: 0,
+        water: 0,
+        allergens: [],
+      })),
     };
     expect(plan).toEqual(now);
     const { idea: _idea, ...rest } = v2;
@@ -209,13 +228,21 @@ describe('idea', () => {
     const v4 = {
       ...now,
       schema: 4,
-      materials: now.materials.map(({ lots: _lots, form: _form, curve: _curve, ...m }) => ({
+      idea: v2.idea,
+      materials: now.materials.map(withoutFacts).map(({ lots: _lots, form: _form, curve: _curve, ...m }) => ({
         ...m,
         lot: '',
         lotTested: false,
       })),
     };
     expect(upgradePlan(v4 as never)).toEqual(now);
+    const v6 = (technique: string) => ({ ...now, schema: 6, idea: { technique, colours: [] } }) as never;
+    expect(upgradePlan(v6('hanger')).idea.design).toEqual({ ...emptyDesign, body: ['hanger'] });
+    expect(upgradePlan(v6('piped-top')).idea.design).toEqual({
+      ...emptyDesign,
+      body: ['layers'],
+      top: 'piped-top',
+    });
     const v3 = { ...v4, schema: 3, pots: v4.pots.map(({ ownOils: _own, ...p }) => p) };
     expect(upgradePlan(v3 as never)).toEqual(now);
     expect(upgradePlan(plan)).toBe(plan);

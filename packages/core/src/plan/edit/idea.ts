@@ -1,13 +1,40 @@
+import { areTwins, type Design, type DesignLayer } from '../design.ts';
 import { PLAN_LIMITS } from '../limits.ts';
 import { type PaletteColour, type Plan } from '../plan.ts';
 import { addPot } from './pots.ts';
 import { type FormulaPart, setFormula } from './doses.ts';
 
-/** Chooses the technique; null for none. */
-export const setTechnique = (plan: Plan, technique: string | null): Plan => ({
+/** Changes how the colours are brought together. */
+export const setDesign = (plan: Plan, change: Partial<Design>): Plan => ({
   ...plan,
-  idea: { ...plan.idea, technique },
+  idea: { ...plan.idea, design: { ...plan.idea.design, ...change } },
 });
+
+/** Adds a layer of its own, or changes one; its pots leave every other layer. */
+export function setDesignLayer(plan: Plan, layer: DesignLayer): Plan {
+  const { layers } = plan.idea.design;
+  const others = layers.map((l) =>
+    l.id === layer.id ? layer : { ...l, pots: l.pots.filter((id) => !layer.pots.includes(id)) },
+  );
+  return setDesign(plan, {
+    layers: layers.some((l) => l.id === layer.id) ? others : [...others, layer],
+  });
+}
+
+/** Takes a layer of its own out: its pots are poured as the rest of the body. */
+export const removeDesignLayer = (plan: Plan, id: string): Plan =>
+  setDesign(plan, { layers: plan.idea.design.layers.filter((l) => l.id !== id) });
+
+/** Marks two pots as meant to look the same, or no longer so. */
+export function setTwins(plan: Plan, a: string, b: string, same: boolean): Plan {
+  const { design } = plan.idea;
+  if (areTwins(design, a, b) === same) return plan;
+  return setDesign(plan, {
+    twins: same
+      ? [...design.twins, { a, b }]
+      : design.twins.filter((t) => !areTwins({ ...design, twins: [t] }, a, b)),
+  });
+}
 
 /** Replaces the whole palette. Pots that followed a colour no longer in it keep their formula and stop following. */
 export function setPalette(plan: Plan, colours: readonly PaletteColour[]): Plan {

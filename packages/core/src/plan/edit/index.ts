@@ -23,9 +23,12 @@ export {
   addEmbed,
   addEmbedDose,
   addLine,
+  DUSTING_STARTS,
   removeEmbed,
   removeLine,
   setEmbed,
+  setEmbedDusting,
+  setEmbedPart,
   setLine,
   setMould,
   setMoulding,
@@ -39,7 +42,16 @@ export {
   setDose,
   setFormula,
 } from './doses.ts';
-export { type PalettePot, potsFromPalette, setPalette, setPaletteColour, setTechnique } from './idea.ts';
+export {
+  type PalettePot,
+  potsFromPalette,
+  removeDesignLayer,
+  setDesign,
+  setDesignLayer,
+  setPalette,
+  setPaletteColour,
+  setTwins,
+} from './idea.ts';
 export {
   addDraw,
   addPot,

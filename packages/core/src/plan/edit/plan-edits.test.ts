@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { dose, planWith, pot, scentOf, shelfItem } from '../../testing/plans.ts';
+import { dose, planWith, pot, scentOf, shelfItem, bead } from '../../testing/plans.ts';
 import { grams, gramsPerKg } from '../../units/quantity.ts';
 import { batterOf } from '../../balance/lye.ts';
 import { integrityProblems } from '../integrity.ts';
@@ -25,7 +25,7 @@ describe('additives', () => {
   ])('%s starts at its typical dose, at %s', (id, moment) => {
     const plan = edit.addAdditive(planWith([]), 'a', shelfItem(id));
     expect(plan.base.additives).toEqual([
-      { id: 'a', materialId: id, dose: shelfItem(id).window!.typical, moment },
+      { id: 'a', materialId: id, dose: shelfItem(id).window!.typical, perBar: null, moment },
     ]);
     expect(held(plan)).toContain(id);
   });
@@ -82,22 +82,17 @@ describe('moulds, embeds and lines', () => {
   });
 
   it('embeds and lines bring their copies and take them along', () => {
-    let plan = edit.addEmbed(planWith([]), {
-      id: 'e',
-      name: 'Bead',
-      base: 'dough',
-      shape: 'ball',
-      width: 12,
-      height: 0,
-      length: 0,
-      perBar: 1,
-      onTop: true,
-      doses: [],
-    });
-    plan = edit.addEmbedDose(plan, 'e', 'd', shelfItem('mica-dome'));
+    let plan = edit.addEmbed(planWith([]), bead());
+    plan = edit.addEmbedDose(plan, 'e', 'part', 'd', shelfItem('mica-dome'));
+    plan = edit.setEmbedDusting(plan, 'e', shelfItem('mica-anvil'));
+    expect(held(plan)).toContain('mica-anvil');
+    plan = edit.setEmbedDusting(plan, 'e', null);
+    expect(held(plan)).not.toContain('mica-anvil');
+    plan = edit.setEmbedPart(plan, 'e', 'part', { parts: 3 });
+    expect(plan.embeds[0]!.parts).toMatchObject([{ parts: 3, doses: [{ materialId: 'mica-dome' }] }]);
     plan = edit.addLine(
       plan,
-      { id: 'l', materialId: 'kaolin', gramsPerDm2: 0.5, count: 1 },
+      { id: 'l', materialId: 'kaolin', gramsPerDm2: 0.5, count: 1, carrier: null },
       shelfItem('kaolin'),
     );
     expect(held(plan)).toEqual(expect.arrayContaining(['mica-dome', 'kaolin']));

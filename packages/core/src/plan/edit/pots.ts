@@ -1,3 +1,4 @@
+import { designWithout } from '../design.ts';
 import { type Draw, newPot, onePart, type Plan, type Pot, pruneMaterials } from '../plan.ts';
 
 /** Adds a pot that draws one part of the base batter, scented when there is a scent. */
@@ -34,6 +35,7 @@ export const removeDraw = (plan: Plan, potId: string, id: string): Plan =>
 export const removePot = (plan: Plan, id: string): Plan =>
   pruneMaterials({
     ...plan,
+    idea: { ...plan.idea, design: designWithout(plan.idea.design, id) },
     // Whoever drew from it draws nothing from it any more.
     pots: plan.pots
       .filter((p) => p.id !== id)

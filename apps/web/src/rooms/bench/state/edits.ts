@@ -6,6 +6,7 @@ import {
   addPot,
   type Base,
   copyPot,
+  type Design,
   type DoseRow,
   type FormulaPart,
   movePot,
@@ -26,7 +27,7 @@ import {
   setPalette,
   setPaletteColour,
   setPot,
-  setTechnique,
+  setDesign,
 } from '@kleur/core/plan';
 import { type Grams } from '@kleur/core/units';
 import { type AppDispatch } from '../../../data/store.ts';
@@ -78,7 +79,7 @@ export const edits = {
     change: Partial<Pick<DoseRow, 'dose' | 'carrier' | 'source'>>;
   }) => editPlan((p) => setDose(p, a.potId, a.rowId, a.change), `dose:${a.rowId}:${changed(a.change)}`),
   doseRemoved: (a: { potId: string; rowId: string }) => editPlan((p) => removeDose(p, a.potId, a.rowId)),
-  techniqueSet: (id: string | null) => editPlan((p) => setTechnique(p, id)),
+  designSet: (change: Partial<Design>) => editPlan((p) => setDesign(p, change)),
   paletteSet: (colours: readonly PaletteColour[]) => editPlan((p) => setPalette(p, colours)),
   paletteColourSet: (a: { id: string; change: Partial<Omit<PaletteColour, 'id'>> }) =>
     editPlan((p) => setPaletteColour(p, a.id, a.change), `palette:${a.id}`),

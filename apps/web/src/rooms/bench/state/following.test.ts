@@ -1,7 +1,7 @@
 import { type BatchDocument, type BatchWrite } from '@kleur/contract';
 import { type LabD65 } from '@kleur/core/colour';
 import { startingShelf } from '@kleur/core/material/catalogue';
-import { emptyPlan, newPot, type Plan, setFormula } from '@kleur/core/plan';
+import { emptyDesign, emptyPlan, newPot, type Plan, setFormula } from '@kleur/core/plan';
 
 /** The search worker, made up: each question waits until the test answers it. */
 interface Question {
@@ -29,7 +29,7 @@ const blue = material('ultramarine-blue');
 const plan: Plan = setFormula(
   {
     ...emptyPlan(),
-    idea: { technique: null, colours: [{ id: 'c', name: 'Blue', lab: [40, 10, -40] }] },
+    idea: { design: emptyDesign, colours: [{ id: 'c', name: 'Blue', lab: [40, 10, -40] }] },
     pots: [newPot('a', 'A'), newPot('b', 'B')],
   },
   'a',

@@ -8,7 +8,16 @@ const dosed = (value: number): Plan => ({
   ...plan,
   pots: plan.pots.map((p) => ({
     ...p,
-    doses: [{ id: 'd', materialId: 'm', dose: value as GramsPerKg, carrier: null, source: 'extra' as const }],
+    doses: [
+      {
+        id: 'd',
+        materialId: 'm',
+        dose: value as GramsPerKg,
+        perBar: null,
+        carrier: null,
+        source: 'extra' as const,
+      },
+    ],
   })),
 });
 

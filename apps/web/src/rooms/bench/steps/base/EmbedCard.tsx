@@ -1,12 +1,10 @@
-import { DeleteOutlined } from '@ant-design/icons';
-import { Button, Select, Switch } from 'antd';
+import { DeleteOutlined, PlusOutlined } from '@ant-design/icons';
+import { Button, Segmented, Select, Switch } from 'antd';
 import { useMemo } from 'react';
 import { embedComposition, embedFacts } from '@kleur/core/balance';
-import { deltaE00 } from '@kleur/core/colour';
-import { isDosed } from '@kleur/core/material';
+import { deltaE00, labD65FromHex } from '@kleur/core/colour';
 import { cured, predictColour } from '@kleur/core/pigment';
 import {
-  addEmbedDose,
   type Embed,
   EMBED_BASE_NAMES,
   EMBED_BASES,
@@ -19,7 +17,7 @@ import {
   removeEmbed,
   setEmbed,
 } from '@kleur/core/plan';
-import { gramsPerKg } from '@kleur/core/units';
+import { grams } from '@kleur/core/units';
 import * as why from '@kleur/core/why';
 import { usePrinter } from '../../../../shared/hooks/useSettings.ts';
 import { NameField } from '../../../../shared/ui/NameField.tsx';
@@ -28,15 +26,16 @@ import { LengthField } from '../../../../shared/ui/Quantity.tsx';
 import { Figure } from '../../../../shared/ui/Why.tsx';
 import { useColours } from '../../BenchContext.ts';
 import { newId } from '../../../../data/newId.ts';
-import { MaterialPicker } from '../../MaterialPicker.tsx';
 import { usePlan } from '../../state/useDerived.ts';
 import { useEdit } from '../../state/useEdit.ts';
+import { EmbedDusting, EmbedPartRow } from './EmbedPartRow.tsx';
 
 const PROBLEMS = {
   'no-size': 'Give it a size.',
   'too-wide': 'So many do not fit side by side.',
   'too-tall': 'Taller than the mould is filled.',
   'longer-than-bar': 'Longer than a bar is thick: the cutter would hit it.',
+  'rests-too-high': 'It would stick out of the top: the batter does not stand that high above it.',
 } as const;
 
 export function EmbedCard({ embed }: { readonly embed: Embed }) {
@@ -105,16 +104,46 @@ export function EmbedCard({ embed }: { readonly embed: Embed }) {
         {size('width', round ? 'Diameter' : 'Width')}
         {!round && size('height', 'Height')}
         {embed.shape === 'block' && size('length', 'Along the mould')}
+        <div className="field">
+          <span className="field-label">How many</span>
+          <Segmented
+            aria-label={`How many of ${embed.name}`}
+            value={embed.pieces === null ? 'bar' : 'all'}
+            onChange={(by) => {
+              set({ pieces: by === 'bar' ? null : Math.max(1, facts.count) });
+            }}
+            options={[
+              { value: 'bar', label: 'in each bar' },
+              { value: 'all', label: 'in all' },
+            ]}
+          />
+        </div>
         <NumberField
-          label="In each bar"
+          label={embed.pieces === null ? 'In each bar' : 'Pieces in all'}
           width={90}
-          value={embed.perBar}
+          value={embed.pieces ?? embed.perBar}
           digits={0}
           min={1}
-          max={20}
+          max={embed.pieces === null ? 20 : PLAN_LIMITS.pieces.max}
           step={1}
           onCommit={(v) => {
-            set({ perBar: Math.round(v) });
+            set(embed.pieces === null ? { perBar: Math.round(v) } : { pieces: Math.round(v) });
+          }}
+        />
+        <NumberField
+          label="Weighs, each"
+          width={110}
+          value={embed.gramsEach}
+          digits={1}
+          min={0.1}
+          max={PLAN_LIMITS.mass.max}
+          suffix="g"
+          placeholder={facts.count > 0 ? print.number(facts.mass / facts.count, 1) : undefined}
+          onCommit={(v) => {
+            set({ gramsEach: grams(v) });
+          }}
+          onClear={() => {
+            set({ gramsEach: null });
           }}
         />
         <div className="field">
@@ -129,6 +158,24 @@ export function EmbedCard({ embed }: { readonly embed: Embed }) {
             }}
           />
         </div>
+        {!embed.onTop && (
+          <NumberField
+            label="Rests above the floor"
+            width={140}
+            value={embed.rests}
+            digits={0}
+            min={0}
+            max={PLAN_LIMITS.millimetres.max}
+            suffix="mm"
+            placeholder="anywhere"
+            onCommit={(rests) => {
+              set({ rests });
+            }}
+            onClear={() => {
+              set({ rests: null });
+            }}
+          />
+        )}
       </div>
       {facts.problem && (
         <p className="field-problem" role="alert">
@@ -142,98 +189,112 @@ export function EmbedCard({ embed }: { readonly embed: Embed }) {
         <Figure label="Soap for them" why={() => why.embed(print, facts)}>
           {print.mass(facts.mass)}
         </Figure>
+        {facts.ofBar !== null && (
+          <Figure label="Of the bar’s thickness" why={() => why.embed(print, facts)}>
+            {print.percent(facts.ofBar * 100, 0)}
+          </Figure>
+        )}
+        {facts.perBarMass > 0 && (
+          <Figure label="Of it in a bar" why={() => why.embed(print, facts)}>
+            {print.mass(facts.perBarMass)}
+          </Figure>
+        )}
         <Figure label="Room in the mould" why={() => why.embed(print, facts)}>
           {print.volume(facts.room)}
         </Figure>
       </dl>
-      {embed.doses.map((d) => {
-        const m = materialOf(plan, d.materialId);
-        const powder = facts.powders.find((p) => p.materialId === d.materialId);
-        return (
-          <div key={d.id} className="row is-level">
-            <i className="chip" style={{ background: m.colour ?? 'transparent' }} />
-            <span className="grow">{m.name}</span>
-            <NumberField
-              label={`${m.name} in ${embed.name}, g/kg of it`}
-              hideLabel
-              width={140}
-              value={d.dose}
-              digits={2}
-              {...PLAN_LIMITS.dose}
-              step={0.5}
-              suffix="g/kg soap"
-              onCommit={(v) => {
-                set({ doses: embed.doses.map((x) => (x.id === d.id ? { ...x, dose: gramsPerKg(v) } : x)) });
-              }}
-            />
-            <b className="figure">{print.number(powder?.mass ?? 0, 2)} g</b>
-            <Button
-              type="text"
-              icon={<DeleteOutlined />}
-              aria-label={`Remove ${m.name} from ${embed.name}`}
-              onClick={() => {
-                set({ doses: embed.doses.filter((x) => x.id !== d.id) });
-              }}
-            />
-          </div>
-        );
-      })}
-      {embed.doses.length < PLAN_LIMITS.dosesPerPot && (
-        <MaterialPicker
-          label={`Colour ${embed.name}`}
-          accept={isDosed}
-          taken={embed.doses.map((d) => d.materialId)}
-          onPick={(m) => {
-            edit((p) => addEmbedDose(p, embed.id, newId(), m));
-          }}
-        />
-      )}
+      {facts.colours.map((colour, i) => (
+        <EmbedPartRow key={colour.part.id} embed={embed} colour={colour} number={i + 1} />
+      ))}
+      <div className="row">
+        {embed.parts.length < PLAN_LIMITS.embedParts && (
+          <Button
+            size="small"
+            icon={<PlusOutlined />}
+            onClick={() => {
+              set({ parts: [...embed.parts, { id: newId(), parts: 1, doses: [] }] });
+            }}
+          >
+            Another colour in it
+          </Button>
+        )}
+      </div>
+      <EmbedDusting embed={embed} mass={facts.dusting?.mass ?? 0} />
       <EmbedBeside embed={embed} />
     </li>
   );
 }
 
-function useEmbedColour(embed: Embed) {
+function useEmbedColours(embed: Embed) {
   const plan = usePlan();
   const { gel } = useColours().stage;
-  return useMemo(() => predictColour(embedComposition(plan, embed), cured(gel)), [plan, embed, gel]);
+  return useMemo(
+    () => embed.parts.map((part) => predictColour(embedComposition(plan, embed, part), cured(gel))),
+    [plan, embed, gel],
+  );
 }
 
+/** Colours side by side with hard edges, as wide as their parts. */
+function bandsOf(colours: readonly (readonly [hex: string, parts: number])[]): string {
+  const sum = colours.reduce((total, [, parts]) => total + parts, 0);
+  if (colours.length < 2 || sum <= 0) return colours[0]?.[0] ?? 'transparent';
+  let from = 0;
+  const stops = colours.map(([hex, parts]) => {
+    const to = from + (100 * parts) / sum;
+    const stop = `${hex} ${from}% ${to}%`;
+    from = to;
+    return stop;
+  });
+  return `linear-gradient(90deg, ${stops.join(', ')})`;
+}
+
+/** All colours of an embed side by side, as wide as their parts. */
 function EmbedSwatch({ embed }: { readonly embed: Embed }) {
-  const colour = useEmbedColour(embed);
+  const colours = useEmbedColours(embed);
   return (
     <span
       className="swatch embed-swatch"
       role="img"
-      aria-label={`${embed.name}: ${colour.hex}`}
-      style={{ background: colour.hex }}
-    />
+      aria-label={`${embed.name}: ${colours.map((c) => c.hex).join(', ')}`}
+    >
+      {colours.map((c, i) => (
+        <i key={i} style={{ background: c.hex, flexGrow: embed.parts[i]!.parts }} />
+      ))}
+    </span>
   );
 }
 
-/** The embed in each batter that it may lie in: an off-white beside a white shows. */
+/** The embed in each batter that it may lie in: an off-white beside a white shows, and so does what outlines it. */
 function EmbedBeside({ embed }: { readonly embed: Embed }) {
   const { pots: colours } = useColours();
-  const { pots } = usePlan();
+  const plan = usePlan();
   const print = usePrinter();
-  const own = useEmbedColour(embed);
-  if (pots.length === 0) return null;
+  const own = useEmbedColours(embed);
+  const outline = embed.dusting ? materialOf(plan, embed.dusting.materialId).colour : null;
+  if (plan.pots.length === 0) return null;
   return (
     <div className="beside" aria-label={`${embed.name} beside each batter, cured`} role="group">
-      {pots.map((p) => {
+      {plan.pots.map((p) => {
         const batter = colours.get(p.id)?.cured;
+        const nearest = batter && Math.min(...own.map((c) => deltaE00(batter.lab, c.lab)));
         return (
           <figure key={p.id}>
             <span className="beside-fill" style={{ background: batter?.hex }}>
               <i
                 className={embed.shape === 'ball' || embed.shape === 'round-rod' ? 'is-round' : undefined}
-                style={{ background: own.hex }}
+                style={{
+                  background: bandsOf(own.map((c, i) => [c.hex, embed.parts[i]!.parts])),
+                  ...(outline ? { outline: `3px solid ${outline}` } : {}),
+                }}
               />
             </span>
             <figcaption className="small">
               {p.name}
-              {batter && (
-                <span className="soft figure">ΔE {print.fixed(deltaE00(batter.lab, own.lab), 1)}</span>
+              {nearest !== undefined && <span className="soft figure">ΔE {print.fixed(nearest, 1)}</span>}
+              {batter && outline && (
+                <span className="soft figure">
+                  outline ΔE {print.fixed(deltaE00(batter.lab, labD65FromHex(outline)), 1)}
+                </span>
               )}
             </figcaption>
           </figure>

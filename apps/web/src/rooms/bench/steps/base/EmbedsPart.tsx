@@ -18,8 +18,12 @@ const newEmbed = (): Embed => ({
   height: 20,
   length: 20,
   perBar: 1,
+  pieces: null,
+  gramsEach: null,
   onTop: false,
-  doses: [],
+  rests: null,
+  parts: [{ id: newId(), parts: 1, doses: [] }],
+  dusting: null,
 });
 
 /** Small soaps in or on the bar, and what is sieved between layers. */

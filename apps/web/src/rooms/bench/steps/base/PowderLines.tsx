@@ -1,7 +1,8 @@
 import { DeleteOutlined } from '@ant-design/icons';
-import { Button } from 'antd';
+import { Button, Select } from 'antd';
 import { isDosed } from '@kleur/core/material';
 import { addLine, PLAN_LIMITS, removeLine, setLine } from '@kleur/core/plan';
+import { mediumName } from '@kleur/core/work';
 import * as why from '@kleur/core/why';
 import { usePrinter } from '../../../../shared/hooks/useSettings.ts';
 import { NumberField } from '../../../../shared/ui/NumberField.tsx';
@@ -20,7 +21,8 @@ export function PowderLines() {
     <section aria-label="Powder lines and glitter" className="panel">
       <h2>Powder lines and glitter</h2>
       <p className="soft">
-        Through a fine sieve, in grams per area. Cosmetic grade only; dust mask for fine powder.
+        Through a fine sieve, or in a little oil on the top, in grams per area. Cosmetic grade only; dust mask
+        for fine powder.
       </p>
       {lines.map(({ line, material, mass }) => (
         <div key={line.id} className="row">
@@ -52,6 +54,23 @@ export function PowderLines() {
               edit((p) => setLine(p, line.id, { count: Math.round(v) }), `line:${line.id}`);
             }}
           />
+          {material.carriers.some((c) => c.ratio > 0) && (
+            <Select
+              aria-label={`How ${material.name} is brought on`}
+              value={line.carrier?.medium ?? 'dry'}
+              onChange={(medium) => {
+                const carrier = material.carriers.find((c) => c.medium === medium && c.ratio > 0) ?? null;
+                edit((p) => setLine(p, line.id, { carrier }));
+              }}
+              options={[
+                { value: 'dry', label: 'dry' },
+                ...material.carriers
+                  .filter((c) => c.ratio > 0)
+                  .map((c) => ({ value: c.medium, label: `in ${mediumName[c.medium]}, 1 : ${c.ratio}` })),
+              ]}
+              style={{ width: 150 }}
+            />
+          )}
           <b className="figure">{print.number(mass, 2)} g</b>
           <Why
             of={`powder for ${material.name}`}
@@ -73,7 +92,9 @@ export function PowderLines() {
           accept={isDosed}
           taken={[]}
           onPick={(m) => {
-            edit((p) => addLine(p, { id: newId(), materialId: m.id, gramsPerDm2: 0.5, count: 1 }, m));
+            edit((p) =>
+              addLine(p, { id: newId(), materialId: m.id, gramsPerDm2: 0.5, count: 1, carrier: null }, m),
+            );
           }}
         />
       )}

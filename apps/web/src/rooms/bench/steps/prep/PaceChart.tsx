@@ -41,6 +41,7 @@ export const PaceChart = memo(function PaceChart({ timeline, order }: ChartProps
   const last = Math.max(
     30,
     ...timeline.mould.map((t) => t.to + 8),
+    ...steps.map((s) => (s.top ? s.top.to + 4 : 0)),
     ...steps.map((s) => Math.max(s.pouredAt + 4, Math.min(s.pace.stiff * 1.1, s.pouredAt * 2))),
   );
   const x = scaleLinear([0, last], [0, WIDTH]);
@@ -79,7 +80,7 @@ export const PaceChart = memo(function PaceChart({ timeline, order }: ChartProps
               (s) =>
                 `${s.pot.name}: ${s.tasks
                   .map((t) => `${TASK_NAMES[t.kind]} ${minutes(t.from)} to ${minutes(t.to)}`)
-                  .join(', ')}; light trace ${minutes(s.pace.light)}, medium ${minutes(
+                  .join(', ')}${onTop(s, minutes)}; light trace ${minutes(s.pace.light)}, medium ${minutes(
                   s.pace.medium,
                 )}, thick ${minutes(s.pace.thick)}, stiff ${minutes(s.pace.stiff)} min`,
             ),
@@ -146,6 +147,16 @@ export const PaceChart = memo(function PaceChart({ timeline, order }: ChartProps
                     turn={timeline.pours.indexOf(s.pot.id) + 1}
                   />
                 ))}
+                {s.top && (
+                  <TaskBar
+                    task={{ kind: 'top', from: s.top.from, to: s.top.to }}
+                    x={x(Math.min(s.top.from, last))}
+                    width={Math.max(4, edge(s.top.to) - x(Math.min(s.top.from, last)))}
+                    y={y + 4}
+                    colour={cured.get(s.pot.id)}
+                    turn={0}
+                  />
+                )}
               </g>
             );
           })}
@@ -186,6 +197,12 @@ export const PaceChart = memo(function PaceChart({ timeline, order }: ChartProps
     </section>
   );
 });
+
+/** What was kept of a pot for the top, in words: `; on the top 49 to 54, after 20 min`. */
+const onTop = ({ top }: PotStep, minutes: (m: number) => string): string =>
+  top
+    ? `; on the top ${minutes(top.from)} to ${minutes(top.to)}, after it waited ${minutes(top.waits)} min`
+    : '';
 
 interface BarProps {
   readonly task: Task;

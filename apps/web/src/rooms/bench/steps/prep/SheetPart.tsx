@@ -1,6 +1,6 @@
 import { App } from 'antd';
 import { useMemo } from 'react';
-import { techniqueById } from '@kleur/core/palette';
+import { designText } from '@kleur/core/palette';
 import { type SheetLine, type SheetSection } from '@kleur/core/sheet';
 import { useTickMutation, useTicksQuery } from '../../../../data/ticks.ts';
 import { useDays } from '../../../../shared/hooks/useDays.ts';
@@ -24,7 +24,6 @@ export function SheetPart() {
   const checks = useChecks().filter((c) => c.level !== 'tip');
   const { studio } = useSettings();
   const sheet = useSheet();
-  const technique = techniqueById(plan.idea.technique);
   const ticks = useSheetTicks();
   return (
     <article className={styles.sheet}>
@@ -33,8 +32,9 @@ export function SheetPart() {
         <div>
           <h2>{name}</h2>
           <span className="soft">
-            {[studio, madeOn && days.text(madeOn), technique?.name].filter(Boolean).join(' · ') ||
-              'No date set'}
+            {[studio, madeOn && days.text(madeOn), designText(plan.idea.design)]
+              .filter(Boolean)
+              .join(' · ') || 'No date set'}
           </span>
         </div>
         <PrintButton />

@@ -1,7 +1,7 @@
 import { Collapse, Segmented, Select } from 'antd';
 import { useMemo } from 'react';
 import { gelOf } from '@kleur/core/balance';
-import { TECHNIQUES, techniqueById } from '@kleur/core/palette';
+import { BODY_TECHNIQUES, designText, techniqueById } from '@kleur/core/palette';
 import {
   type Finish,
   FINISHES,
@@ -11,7 +11,7 @@ import {
   setWork,
   type Work,
 } from '@kleur/core/plan';
-import { PACE_SPREAD, type Timeline, timelineOf, withFinish } from '@kleur/core/work';
+import { fallbackDesign, PACE_SPREAD, type Timeline, timelineOf, withFinish } from '@kleur/core/work';
 import { usePrinter } from '../../../../shared/hooks/useSettings.ts';
 import { LevelMark } from '../../../../shared/ui/Levels.tsx';
 import { NumberField } from '../../../../shared/ui/NumberField.tsx';
@@ -91,7 +91,7 @@ export function WorkPanel() {
       <h2>Agreed beforehand</h2>
       <div className="field">
         <span className="field-label">
-          If the batter races, instead of {techniqueById(idea.technique)?.name.toLowerCase() ?? 'the design'}
+          If the batter races, instead of {designText(idea.design).toLowerCase() || 'the design'}
         </span>
         <Select
           aria-label="Fallback technique"
@@ -102,7 +102,7 @@ export function WorkPanel() {
             set({ fallback: v ?? null });
           }}
           // The way out of a design is never the design itself.
-          options={TECHNIQUES.filter((t) => t.id !== idea.technique).map((t) => ({
+          options={BODY_TECHNIQUES.filter((t) => !idea.design.body.includes(t.id)).map((t) => ({
             value: t.id,
             label: t.name,
           }))}
@@ -242,17 +242,17 @@ function Hurry() {
   const { idea, work } = plan;
   const [design, fallback] = useMemo(
     () =>
-      [idea.technique, work.fallback].map(
-        (technique) => technique && timelineOf(plan, { technique, hurry: PACE_SPREAD.low }),
+      [designText(idea.design) ? idea.design : null, fallbackDesign(plan)].map(
+        (d) => d && timelineOf(plan, { design: d, hurry: PACE_SPREAD.low }),
       ),
-    [plan, idea.technique, work.fallback],
+    [plan, idea.design],
   );
   if (!fallback) return <p className="soft small">Choose it now: there is no time once it thickens.</p>;
   return (
     <div className="small hurry">
       <p className="soft">If everything comes sooner, at × {print.number(PACE_SPREAD.low, 1)} of the time:</p>
       <ul>
-        {design && <HurryLine name={techniqueById(idea.technique)!.name} timeline={design} />}
+        {design && <HurryLine name={designText(idea.design)} timeline={design} />}
         <HurryLine name={techniqueById(work.fallback)!.name} timeline={fallback} />
       </ul>
     </div>
