@@ -248,7 +248,7 @@ test('the work on one axis, and the fallback tried in a hurry', async ({ page, b
   );
   await expect(axis).toContainText('place the embeds on top');
   const agreed = page.getByRole('region', { name: 'How the work goes' });
-  await expect(agreed).toContainText('Piped top: all in time');
+  await expect(agreed).toContainText('Layers; piped top: Pale patina too stiff');
   await expect(agreed).toContainText('Spooned blobs: all in time');
   await bench.choose('Fallback technique', 'Powder line between layers');
   await expect(agreed).toContainText(/Powder line between layers: .*Pale patina too stiff/);

@@ -24,8 +24,13 @@ export class IdeaPage {
 
   /** The only technique in the mould. */
   async technique(name: string): Promise<void> {
-    const chosen = this.page.getByRole('region', { name: 'Techniques' }).locator('.ant-select-selection-item');
-    for (const old of await chosen.locator('.ant-select-selection-item-remove').all()) await old.click();
+    const remove = this.page
+      .getByRole('region', { name: 'Techniques' })
+      .locator('.ant-select-selection-item-remove');
+    for (let left = await remove.count(); left > 0; left--) {
+      await remove.first().click();
+      await expect(remove).toHaveCount(left - 1);
+    }
     await this.addTechnique(name);
   }
 

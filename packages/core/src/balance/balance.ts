@@ -1,5 +1,5 @@
 import { type Flow } from './flow.ts';
-import { type Held, Mixture } from './mixture.ts';
+import { type Held, Mixture, nothingHeld } from './mixture.ts';
 import { Pass, type PassStart } from './pass.ts';
 import { potOrder } from '../plan/graph.ts';
 import { type Plan } from '../plan/plan.ts';
@@ -48,8 +48,10 @@ function solve(plan: Plan, weighed: Weighed): Flow {
 function moved(before: PassStart, after: PassStart, totalOils: number): number {
   let sum = 0;
   for (const [group, h] of after.held) {
-    const old = before.held.get(group) ?? { oil: 0, water: 0 };
-    sum += (Math.abs(h.oil - old.oil) + Math.abs(h.water - old.water)) / totalOils;
+    const old = before.held.get(group) ?? nothingHeld();
+    sum +=
+      (Math.abs(h.oil - old.oil) + Math.abs(h.water - old.water) + Math.abs(h.replaced - old.replaced)) /
+      totalOils;
   }
   for (const [group, f] of after.takers) sum += Math.abs(f - (before.takers.get(group) ?? 1));
   for (const [group, f] of after.shares) sum += Math.abs(f - (before.shares.get(group) ?? 1));

@@ -75,7 +75,11 @@ export const WATER_LEAVES = 0.55;
 export function waterShare(plan: Plan, flow: Flow = flowOf(plan)): number {
   const liquid = totalOf(flow, flow.ledger.at('liquid')) * liquidOfPlan(plan).water;
   const water = liquid + totalOf(flow, flow.ledger.at('carrier-water'));
-  return flow.mass > 0 ? water / flow.mass : 0;
+  const wet = plan.materials.reduce(
+    (sum, m) => (m.water > 0 ? sum + (totalOf(flow, flow.ledger.material(m.id)) * m.water) / 100 : sum),
+    0,
+  );
+  return flow.mass > 0 ? (water + wet) / flow.mass : 0;
 }
 
 /** Part of a bar's mass that leaves in cure, 0–1. */

@@ -8,7 +8,7 @@ import { labOf } from '../pigment/composition.ts';
 import { type Flow, totalOf } from './flow.ts';
 import { potOrder, wouldCycle } from '../plan/graph.ts';
 import { potPaces } from '../work/pace.ts';
-import { type Draw, emptyWork, type Plan, type Pot } from '../plan/plan.ts';
+import { type AdditiveMoment, type Draw, emptyWork, type Plan, type Pot } from '../plan/plan.ts';
 
 const draw = (by: Draw['by'], value: number, from: string | null = null, second = 0): Draw => ({
   id: `${by}-${from}`,
@@ -103,6 +103,41 @@ describe('superfat of each pot', () => {
     const flow = flowOf({ ...plan, work: { ...emptyWork, equalise: true } });
     expect(of(flow, 'Bare').evenedOil).toBeCloseTo(30, 6);
     expect(of(flow, 'Bare').superfat).toBeCloseTo(of(flow, 'Blue').superfat!, 9);
+  });
+});
+
+describe('what additives bring besides', () => {
+  const oneOil = { oils: [{ id: 'o', materialId: 'oil-olive', percent: 100 }] };
+  const with_ = (materialId: string, value: number, moment: AdditiveMoment, ...pots: Pot[]): Plan =>
+    planWith(pots, {
+      ...oneOil,
+      additives: [{ id: 'a', materialId, dose: gramsPerKg(value), perBar: null, moment }],
+    });
+  const plainLiquid = flowOf(planWith([pot('A', 1)], oneOil)).lyes[0]!.liquid;
+
+  it.each(['lye-water', 'oils', 'water', 'trace'] as const)(
+    'purée replaces as much liquid as it holds water, at %s',
+    (moment) => {
+      // 80 g of purée, 90 % water: 72 g less liquid, 8 g more batter.
+      const flow = flowOf(with_('carrot-puree', 80, moment, pot('A', 1)));
+      expect(flow.lyes[0]!.replaced).toBeCloseTo(72, 6);
+      expect(flow.lyes[0]!.liquid).toBeCloseTo(plainLiquid - 72, 6);
+      expect(flow.mass - flowOf(planWith([pot('A', 1)], oneOil)).mass).toBeCloseTo(8, 6);
+    },
+  );
+
+  it('purée of one pot replaces liquid where it comes out of the recipe, and only there', () => {
+    const own = (source: 'batch' | 'extra'): Flow =>
+      flowOf(planWith([pot('A', 1, { ...dose('carrot-puree', 80), source }), pot('B', 1)], oneOil));
+    // 500 g of oils: 40 g of purée, 36 g of water
+    expect(own('batch').lyes[0]!.liquid).toBeCloseTo(plainLiquid - 36, 6);
+    expect(own('extra').lyes[0]!.liquid).toBeCloseTo(plainLiquid, 6);
+  });
+
+  it('fat of a milk powder counts as oil that no lye was reckoned for', () => {
+    // 50 g with 28 % fat are 14 g at 200 mg KOH/g, beside 1,000 g at 190: 1 − 0.95 × 190,000 / (190,000 + 2,800)
+    const [a] = flowOf(with_('goat-milk-powder', 50, 'oils', pot('A', 1))).pots;
+    expect(a!.superfat).toBeCloseTo(1 - (0.95 * 190_000) / 192_800, 6);
   });
 });
 

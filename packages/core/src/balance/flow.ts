@@ -94,7 +94,10 @@ export interface LyeFlow {
   readonly carrierOil: string | null;
   readonly naoh: number;
   readonly koh: number;
+  /** As weighed: less what wet additives bring. */
   readonly liquid: number;
+  /** Liquid of the recipe that the water of purées and the like stands in for. */
+  readonly replaced: number;
   /** Oil kept out for carriers. */
   readonly heldOil: number;
   /** Liquid kept out: for dispersions, and to be stirred in late. */

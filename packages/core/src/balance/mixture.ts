@@ -20,11 +20,16 @@ import {
 } from '../plan/plan.ts';
 import { COMMON_LYE, type Weighed, type WeighedLye } from './weighed.ts';
 
-/** Oil and liquid that a lye keeps back for carriers, g. */
+/** Oil and liquid that a lye keeps back for carriers, and liquid that wet doses of pots replace, g. */
 export interface Held {
   oil: number;
   water: number;
+  replaced: number;
 }
+export const nothingHeld = (): Held => ({ oil: 0, water: 0, replaced: 0 });
+
+/** Of the fat in milk powders, meals and cocoa, mg KOH per g: between milk fat and seed oils. */
+const FAT_SAP = 200;
 
 /** Sum of the components of a mixture, g. */
 export const sum = (v: Float64Array): number => {
@@ -55,6 +60,8 @@ export class Mixture {
   private readonly stocks: ReadonlyMap<string, Stock>;
   private readonly unknownSap: boolean;
   private readonly liquid: ReturnType<typeof liquidOfPlan>;
+  /** Fat that additives bring, by their column: lye that a gram of them takes, mol. */
+  private readonly fats: readonly { readonly at: number; readonly takes: number }[];
   /** Acids by their column, g NaOH per g. */
   private readonly acids: readonly { readonly at: number; readonly demand: number }[];
 
@@ -89,6 +96,11 @@ export class Mixture {
     this.acids = plan.materials.flatMap((m) =>
       m.lyeDemand > 0 ? [{ at: this.ledger.material(m.id), demand: m.lyeDemand }] : [],
     );
+    this.fats = plan.materials.flatMap((m) =>
+      m.fat > 0 && !m.oil
+        ? [{ at: this.ledger.material(m.id), takes: (m.fat / 100) * molesPerGram(FAT_SAP) }]
+        : [],
+    );
     this.densities = this.densitiesOf();
   }
 
@@ -118,7 +130,10 @@ export class Mixture {
     if (carrierOil !== null) v[ledger.oils.indexOf(carrierOil)]! -= (held?.oil ?? 0) * over;
     v[ledger.at('naoh')] = naoh === undefined ? rate.naoh * scale : naoh * over;
     v[ledger.at('koh')] = koh === undefined ? rate.koh * scale : koh * over;
-    const wet = liquid === undefined ? rate.liquid * scale : liquid * over;
+    const wet =
+      liquid === undefined
+        ? rate.liquid * scale - (held?.replaced ?? 0) * over - this.replacedBy(takers)
+        : liquid * over;
     v[ledger.at('liquid')] = wet - (held?.water ?? 0) * over - this.laterOf(takers);
     for (const a of this.early) v[ledger.material(a.materialId)]! += a.dose * scale;
     return v;
@@ -135,6 +150,13 @@ export class Mixture {
       (sum, a) => sum + (a.dose * this.total * lateWater(a, materialOf(this.plan, a.materialId))) / 1000,
       0,
     );
+  }
+
+  /** Liquid of a whole recipe that the water of its wet additives replaces, g. */
+  private replacedBy(takers: number): number {
+    const water = (rows: readonly AdditiveRow[]): number =>
+      rows.reduce((sum, a) => sum + a.dose * materialOf(this.plan, a.materialId).water, 0);
+    return ((water(this.early) + takers * water([...this.inWater, ...this.atTrace])) / 100_000) * this.total;
   }
 
   private weighedLye(group: string | null): WeighedLye {
@@ -174,7 +196,8 @@ export class Mixture {
     const weighed = this.weighedLye(potId);
     const scale = (total / 1000) * share;
     const later = this.laterOf(takers) * share;
-    const liquid = weighed.liquid ?? rate.liquid * scale;
+    const replaced = held.replaced + this.replacedBy(takers) * share;
+    const liquid = weighed.liquid ?? rate.liquid * scale - replaced;
     const rows = this.ledger.oils.flatMap((materialId, i) => {
       const mass = weighed.oils?.[materialId] ?? fractions[i]! * total * share;
       return fractions[i]! > 0 ? [{ materialId, mass }] : [];
@@ -187,6 +210,7 @@ export class Mixture {
       naoh: weighed.naoh ?? rate.naoh * scale,
       koh: weighed.koh ?? rate.koh * scale,
       liquid,
+      replaced: weighed.liquid === undefined ? replaced : 0,
       heldOil: held.oil,
       heldForDispersions: held.water,
       heldForLater: later,
@@ -261,6 +285,8 @@ export class Mixture {
         (oily ? carrierOil !== null : carrier.medium === 'water');
       // What is infused is strained off again.
       if (carrier?.medium !== 'infusion') contents[at]! += powder;
+      if (row.source === 'batch')
+        held.replaced += (powder * materialOf(this.plan, row.materialId).water) / 100;
       tint[ledger.tint(row.materialId)]! += powder;
       this.addCarrier(contents, held, liquid, carrier?.medium ?? null, group, fromBatch);
       return { row, powder, liquid, fromBatch, stock };
@@ -338,7 +364,7 @@ export class Mixture {
     const oils = this.total;
     this.scentPot(pot, full, oils);
     const tint = new Float64Array(this.plan.materials.length);
-    this.addDoses(pot, pot.ownLye ? pot.id : null, full, tint, oils, { oil: 0, water: 0 });
+    this.addDoses(pot, pot.ownLye ? pot.id : null, full, tint, oils, nothingHeld());
     const finished = this.volumeOf(full);
     const density = sum(full) / finished;
     const beside = first ? (this.plan.moulding.lossPerJug + pot.reserve) / density : 0;
@@ -396,6 +422,7 @@ export class Mixture {
     const extra = contents[ledger.at('carrier-oil')]!;
     if (extra > 0) takes += extra * this.carrierSap();
     takes += contents[ledger.at('liquid')]! * this.liquid.fat * molesPerGram(this.liquid.fatSap);
+    for (const f of this.fats) takes += contents[f.at]! * f.takes;
     if (!(takes > 0)) return null;
     // An acid takes lye wherever it is, from the batch or as a dose of the pot.
     const acids = this.acids.reduce((sum, a) => sum + contents[a.at]! * a.demand, 0);

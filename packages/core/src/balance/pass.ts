@@ -2,7 +2,7 @@ import { type PotOrder } from '../plan/graph.ts';
 import { takenOf } from '../plan/late.ts';
 import { type Draw, type Plan, type Pot } from '../plan/plan.ts';
 import { type DrawFlow, type Flow, type LyeFlow, type PotFlow } from './flow.ts';
-import { type Held, type Mixture, sum } from './mixture.ts';
+import { type Held, type Mixture, nothingHeld, sum } from './mixture.ts';
 
 /** What a pass takes over from the one before. Keys: null for the common lye, else the id of the mini-batch. */
 export interface PassStart {
@@ -135,7 +135,7 @@ export class Pass {
       if (pot.ownLye && this.shareOf(pot) > NONE) this.shares.set(pot.id, this.shareOf(pot));
     const own = [...this.shares.values()].reduce((a, b) => a + b, 0);
     this.shares.set(null, Math.max(0, 1 - own));
-    for (const group of this.shares.keys()) this.held.set(group, { oil: 0, water: 0 });
+    for (const group of this.shares.keys()) this.held.set(group, nothingHeld());
   }
 
   /** The lye that a pot stands on. One that draws from other pots alone has none of its own, whatever it says. */

@@ -91,7 +91,10 @@ function stirredIn(ctx: SheetContext, potId: string | null, stage: WeighStage): 
           : []),
         ...wetted.map(({ a, mass, water }) =>
           line(`additive:${key}:${a.row.id}`, fineMass(ctx, mass), a.material.name, {
-            note: `wetted in ${fineMass(ctx, water)} of the liquid kept for later, stirred into the batter with it`,
+            note:
+              water > NOTHING
+                ? `wetted in ${fineMass(ctx, water)} of the liquid kept for later, stirred into the batter with it`
+                : 'stirred into the batter',
           }),
         ),
       ];

@@ -99,15 +99,15 @@ const anyPlan: fc.Arbitrary<Plan> = fc
     when: fc.constantFrom(...SCENT_MOMENTS),
     scent: fc.option(fc.double({ min: 1, max: 50, noNaN: true })),
     stabiliser: some(1),
-    moments: fc.array(fc.constantFrom(...ADDITIVE_MOMENTS), { minLength: 4, maxLength: 4 }),
-    doses: fc.array(some(20), { minLength: 4, maxLength: 4 }),
+    moments: fc.array(fc.constantFrom(...ADDITIVE_MOMENTS), { minLength: 5, maxLength: 5 }),
+    doses: fc.array(some(20), { minLength: 5, maxLength: 5 }),
     equalise: fc.boolean(),
     jar: fc.boolean(),
     bottle: fc.boolean(),
     carrierOil: fc.constantFrom(null, 'oil-olive'),
   })
   .map((r) => {
-    const ids = ['oat-colloidal', 'poppy-seed', 'sodium-lactate', 'citric-acid'];
+    const ids = ['oat-colloidal', 'poppy-seed', 'sodium-lactate', 'citric-acid', 'carrot-puree'];
     return planWith(
       r.pots,
       {

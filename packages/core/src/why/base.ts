@@ -99,7 +99,13 @@ export function liquid({ base }: Plan, print: Printer, of: LyeFlow): Lines {
     ratio: `lye ${print.mass(lye_)} × ${print.number(value, 2)}`,
     percent: `oils ${print.mass(of.oils)} × ${print.percent(value, 2)}`,
   }[by];
-  return [`${how} = ${print.mass(of.liquid)}`, ...vessel(print, of)];
+  return of.replaced > 0
+    ? [
+        `${how} = ${print.mass(of.liquid + of.replaced)}`,
+        `− ${print.mass(of.replaced)} that wet additives bring = ${print.mass(of.liquid)}`,
+        ...vessel(print, of),
+      ]
+    : [`${how} = ${print.mass(of.liquid)}`, ...vessel(print, of)];
 }
 
 function vessel(print: Printer, of: LyeFlow): Lines {
