@@ -2,7 +2,7 @@ import { Injectable } from '@nestjs/common';
 import { type MatchRequest, type MatchTarget } from '@kleur/contract';
 import { potComposition } from '@kleur/core/balance';
 import { labD65FromHex, type LabD65 } from '@kleur/core/colour';
-import { candidatesOf, type MatchResult, TOTAL_CEILING } from '@kleur/core/match';
+import { candidatesOf, givenFrom, type MatchResult, TOTAL_CEILING } from '@kleur/core/match';
 import { canvasOfOils, scentBrowning } from '@kleur/core/material';
 import { predictColour, type Stage } from '@kleur/core/pigment';
 import { grams } from '@kleur/core/units';
@@ -42,10 +42,7 @@ export class MatchService {
       most,
       totalCeiling: TOTAL_CEILING,
       resolution: resolution ? { potOils: grams(resolution.potOils), measuring: resolution.measuring } : null,
-      given: given.flatMap((g) => {
-        const { optics } = shelf.get(g.materialId)!;
-        return optics ? [{ id: g.materialId, optics, dose: g.dose }] : [];
-      }),
+      given: givenFrom(given.map((g) => ({ material: shelf.get(g.materialId)!, dose: g.dose }))),
     });
     return {
       ...result,

@@ -119,6 +119,13 @@ export function planFacts(
   };
 }
 
+/** The same facts as if the batch gelled, or did not. */
+export const withGel = (facts: PlanFacts, gel: 0 | 1): PlanFacts => ({
+  ...facts,
+  gel: { ...facts.gel, gel },
+  looks: new Map([...facts.looks].map(([id, l]) => [id, looksOf(l.composition, gel)])),
+});
+
 function usedMaterials(plan: Plan): Material[] {
   const ids = new Set([
     ...plan.base.additives.map((a) => a.materialId),

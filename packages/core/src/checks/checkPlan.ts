@@ -1,6 +1,13 @@
 import { type Plan } from '../plan/plan.ts';
 import { checkLyeConcentration, checkLyeValues, checkOilsSum, checkSuperfat } from './base.ts';
-import { type Check, type CheckContext, type CheckLevel, type PlanFacts, planFacts } from './check.ts';
+import {
+  type Check,
+  type CheckContext,
+  type CheckLevel,
+  type PlanFacts,
+  planFacts,
+  withGel,
+} from './check.ts';
 import {
   checkAlkaliUnstable,
   checkCarrierMismatch,
@@ -12,7 +19,14 @@ import {
   checkRulesColour,
   checkTooSmall,
 } from './dose.ts';
-import { checkAsh, checkFalseTrace, checkHeatRisk, checkMistBeforeHeat, checkRivers } from './heat.ts';
+import {
+  checkAsh,
+  checkFalseTrace,
+  checkHeatRisk,
+  checkMelts,
+  checkMistBeforeHeat,
+  checkRivers,
+} from './heat.ts';
 import { checkLateTakers } from './late.ts';
 import {
   checkBleeds,
@@ -29,7 +43,7 @@ import { checkScentOver, checkScentReaches } from './scent.ts';
 import { checkShelfDiffers } from './shelf.ts';
 import { checkConvergence, checkFill, checkPotCycle, checkShares } from './share.ts';
 import { checkTimeApart, checkLayerBond, checkPotPace, checkScentSeizes } from './time.ts';
-import { checkAllergen, checkSections, checkLots, checkScrub, checkStock } from './work.ts';
+import { checkAllergen, checkSections, checkLots, checkScrub, checkStock, checkUntested } from './work.ts';
 
 const checks: readonly ((facts: PlanFacts) => Check[])[] = [
   checkOilsSum,
@@ -66,8 +80,10 @@ const checks: readonly ((facts: PlanFacts) => Check[])[] = [
   checkScentSeizes,
   checkPotPace,
   checkHeatRisk,
+  checkMelts,
   checkScrub,
   checkStock,
+  checkUntested,
   checkValueFlat,
   checkDoseFaint,
   checkTooSmall,
@@ -84,8 +100,43 @@ const checks: readonly ((facts: PlanFacts) => Check[])[] = [
 
 const order: Readonly<Record<CheckLevel, number>> = { stop: 0, warn: 1, tip: 2 };
 
+/** What depends on how the cured colours are, and so on whether the batch gels. */
+const ofLooks: readonly ((facts: PlanFacts) => Check[])[] = [
+  checkBleeds,
+  checkSmears,
+  checkWhiteWillTan,
+  checkReadsAsOne,
+  checkMud,
+  checkValueFlat,
+  checkScentCreeps,
+];
+
+/** A batch that is let be is looked at in both states where the less likely one is at least this likely. */
+export const EITHER_GEL_FROM = 0.1;
+/** Below this likelihood what would be a warning is told as a tip. */
+const EITHER_GEL_WARNS = 1 / 3;
+
 /** Every finding on a plan, the gravest first. Nothing is ever corrected in silence. */
 export function checkPlan(plan: Plan, context: CheckContext): Check[] {
   const facts = planFacts(plan, context);
-  return checks.flatMap((check) => check(facts)).sort((a, b) => order[a.level] - order[b.level]);
+  const found = checks.flatMap((check) => check(facts));
+  return [...found, ...inTheOtherGel(facts, found)].sort((a, b) => order[a.level] - order[b.level]);
+}
+
+/** What only shows if a batch that is let be does what is less likely. */
+function inTheOtherGel(facts: PlanFacts, found: readonly Check[]): Check[] {
+  const { likelihood, gel, decided } = facts.gel;
+  const chance = gel === 1 ? 1 - likelihood : likelihood;
+  if (decided || chance < EITHER_GEL_FROM) return [];
+  const told = new Set(found.map((c) => `${c.id}\n${c.sentence}`));
+  const other = withGel(facts, gel === 1 ? 0 : 1);
+  return ofLooks
+    .flatMap((check) => check(other))
+    .filter((c) => !told.has(`${c.id}\n${c.sentence}`))
+    .map((c) => ({
+      ...c,
+      level: c.level === 'warn' && chance < EITHER_GEL_WARNS ? 'tip' : c.level,
+      sentence: `If it ${gel === 1 ? 'does not gel' : 'gels'}: ${c.sentence}`,
+      arithmetic: `${c.arithmetic}; ${facts.print.percent(chance * 100, 0)} likely`,
+    }));
 }

@@ -1,6 +1,7 @@
 import { deltaE00 } from '../colour/deltaE00.ts';
 import { chromaOf } from '../colour/lab.ts';
 import { labD65FromHex } from '../colour/srgb.ts';
+import { isColourant } from '../material/curve.ts';
 import { cautionText } from '../material/cautions.ts';
 import {
   type Carrier,
@@ -118,9 +119,36 @@ function overCeiling({ plan, print }: PlanFacts, { held, load }: CeilingGroup, p
   };
 }
 
-/** Tells of a powder too small for the maker's scale or spoons: under two divisions, or half the smallest spoon. */
+/** Fewer drops than this of a stock bottle are none. */
+const LEAST_DROPS = 0.5;
+
+/**
+ * Tells of a powder too small for the maker's scale or spoons: under two divisions, or half the smallest spoon; and of
+ * less than half a drop of a stock bottle.
+ */
 export const checkTooSmall = (facts: PlanFacts): Check[] =>
   eachDose(facts, ({ material, wanted, measured, drops }) => {
+    if (drops !== null && drops < LEAST_DROPS) {
+      const stock = facts.plan.work.dispersions.find((d) => d.materialId === material.id)?.stock;
+      return {
+        id: 'too-small-to-weigh',
+        level: 'tip',
+        sentence: `${material.name} is less than half a drop of its stock bottle.`,
+        arithmetic: `${facts.print.significant(wanted, 2)} g of powder are ${facts.print.number(drops, 2)} drops`,
+        remedy: 'Make a thinner stock, or leave it out.',
+        repairs: stock
+          ? [
+              {
+                label: 'Thin the stock to a tenth',
+                apply: (p) =>
+                  setDispersion(p, material.id, {
+                    stock: { ...stock, powderPercent: Math.max(1, stock.powderPercent / 10) },
+                  }),
+              },
+            ]
+          : [],
+      };
+    }
     if (!measured.tooSmall || drops !== null) return null;
     const limit =
       measured.spoonSum === null
@@ -190,9 +218,6 @@ export const checkFades = (facts: PlanFacts): Check[] =>
 /** Below this distance from the uncoloured pot nothing is seen. */
 export const FAINT_BELOW = 2;
 
-/** Kinds that are not there for their colour. */
-const NEVER_FAINT: readonly Material['kind'][] = ['scrub', 'additive'];
-
 /** Clays, whites, and what is as pale as the base itself. */
 function isPale(material: Material): boolean {
   if (material.kind === 'clay' || isWhitener(material)) return true;
@@ -204,7 +229,7 @@ function isPale(material: Material): boolean {
 /** Tells of a colourant whose dose alone moves the bare pot by less than ΔE00 2. */
 export const checkDoseFaint = (facts: PlanFacts): Check[] =>
   eachDose(facts, ({ material }, { pot }) => {
-    if (!material.optics || NEVER_FAINT.includes(material.kind)) return null;
+    if (!material.optics || material.scrub || !isColourant(material.kind)) return null;
     const looks = facts.looks.get(pot.id)!;
     // Whites, clays and pearls in a bare base are there for something else than a colour of their own.
     if (isPale(material) && pot.doses.every((d) => isPale(materialOf(facts.plan, d.materialId)))) return null;

@@ -74,6 +74,28 @@ export function checkHeatRisk(facts: PlanFacts): Check[] {
   ];
 }
 
+/** What melts, in an oven. */
+export function checkMelts({ plan, used, print }: PlanFacts): Check[] {
+  const melting = used.filter((m) => m.cautions.includes('melts'));
+  if (melting.length === 0 || !plan.work.finish.includes('oven')) return [];
+  return [
+    {
+      id: 'heat-risk',
+      level: 'warn',
+      place: { at: 'work' },
+      sentence: `${melting.map((m) => m.name).join(', ')} melts in the oven and leaves spots of oil.`,
+      arithmetic: `it melts near 70 °C; the oven has ${print.temperature(plan.work.ovenTemperature)}`,
+      remedy: 'Leave the oven out, or choose a scrub that bears heat.',
+      repairs: [
+        {
+          label: 'Leave the oven out',
+          apply: (p) => setWork(p, { finish: p.work.finish.filter((f) => f !== 'oven') }),
+        },
+      ],
+    },
+  ];
+}
+
 /** Lye below which rivers show in a gelled bar, %: with titanium dioxide from this dose on (g/kg), and without. */
 export const RIVERS = { below: 30, dose: 4, bareBelow: 28, milk: 1, likely: 0.5 } as const;
 

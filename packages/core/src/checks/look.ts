@@ -1,12 +1,13 @@
 import { deltaE00 } from '../colour/deltaE00.ts';
-import { type LabD65 } from '../colour/lab.ts';
-import { isCarbon, isWhitener, type MaterialKind } from '../material/material.ts';
+import { chromaOf, type LabD65 } from '../colour/lab.ts';
+import { isCarbon, isWhitener, type Material, type MaterialKind } from '../material/material.ts';
 import { predictLab } from '../pigment/mixer.ts';
 import { cured } from '../pigment/stage.ts';
 import { blendedLab, MUD_BELOW } from '../palette/mud.ts';
 import { areTwins } from '../plan/design.ts';
-import { changeScent, setPot, setTwins } from '../plan/edit/index.ts';
+import { changeScent, setDose, setPot, setTwins } from '../plan/edit/index.ts';
 import { materialOf, type Pot } from '../plan/plan.ts';
+import { gramsPerKg } from '../units/quantity.ts';
 import { stabiliserFor } from '../material/browning.ts';
 import { type Check, type PlanFacts, type Repair } from './check.ts';
 
@@ -204,6 +205,47 @@ export const checkBleeds = (facts: PlanFacts): Check[] =>
     ];
   });
 
+/** A pot is clearly the darkest where all it touches are lighter by this in L*. */
+export const CLEARLY_DARKER = 10;
+/** A colour that black beside it is there to set off. */
+const BRIGHT = { chroma: 35, L: 50 } as const;
+
+/** Bright pots that a pot touches: black dust dulls them too. */
+const brightBeside = (facts: PlanFacts, pot: Pot): readonly Pot[] =>
+  facts.touching
+    .flatMap(({ a, b }) => (a === pot ? [b] : b === pot ? [a] : []))
+    .filter((p) => {
+      const lab = facts.looks.get(p.id)!.cured;
+      return chromaOf(lab) >= BRIGHT.chroma && lab[0] >= BRIGHT.L;
+    });
+
+/** The least of a pot's own black with which it is still clearly darker than all it touches; null for none. */
+function leastBlack(facts: PlanFacts, pot: Pot, black: Material): Repair | null {
+  const row = pot.doses.find((d) => d.materialId === black.id);
+  const looks = facts.looks.get(pot.id)!;
+  const at = looks.composition.parts.findIndex((p) => p.optics === black.optics);
+  const beside = facts.touching.flatMap(({ a, b }) => (a === pot ? [b] : b === pot ? [a] : []));
+  if (!row || at < 0 || beside.length === 0) return null;
+  const doses = looks.composition.parts.map((p) => p.dose);
+  const inherited = doses[at]! - row.dose;
+  const lightness = (own: number): number =>
+    looks.at(doses.map((d, i) => (i === at ? inherited + own : d)))[0];
+  const wanted = Math.min(...beside.map((p) => facts.looks.get(p.id)!.cured[0])) - CLEARLY_DARKER;
+  if (lightness(row.dose) > wanted) return null;
+  let [low, high] = [0, row.dose as number];
+  for (let n = 0; n < 30; n++) {
+    const middle = (low + high) / 2;
+    if (lightness(middle) <= wanted) high = middle;
+    else low = middle;
+  }
+  const dose = Math.ceil(high * 100) / 100;
+  if (dose >= row.dose) return null;
+  return {
+    label: `Set ${facts.print.number(dose, 2)} g/kg: still clearly the darkest`,
+    apply: (p) => setDose(p, pot.id, row.id, { dose: gramsPerKg(dose) }),
+  };
+}
+
 /** Carbon above its typical dose, or a sieved line of it, next to white: the wire drags it across the cut. */
 export function checkSmears(facts: PlanFacts): Check[] {
   const { plan, print } = facts;
@@ -212,8 +254,9 @@ export function checkSmears(facts: PlanFacts): Check[] {
     const carbon = facts.held
       .get(pot.id)!
       .find((h) => isCarbon(h.material) && h.dose > (h.material.window?.typical ?? Infinity) + 1e-9);
-    const beside = carbon ? paleBeside(facts, pot) : [];
+    const beside = carbon ? [...new Set([...paleBeside(facts, pot), ...brightBeside(facts, pot)])] : [];
     if (!carbon || beside.length === 0) return [];
+    const least = leastBlack(facts, pot, carbon.material);
     return [
       {
         id: 'smears',
@@ -221,7 +264,8 @@ export function checkSmears(facts: PlanFacts): Check[] {
         place: { at: 'pot', potId: pot.id },
         sentence: `${carbon.material.name} in ${pot.name} smears over ${beside.map((b) => b.name).join(', ')} at the cut.`,
         arithmetic: `${print.number(carbon.dose, 1)} g/kg, more than ${print.number(carbon.material.window!.typical, 1)}`,
-        remedy,
+        remedy: least ? `${remedy} Or use the least that is still clearly the darkest.` : remedy,
+        repairs: least ? [least] : [],
       },
     ];
   });

@@ -5,6 +5,7 @@ import { consistencyWanted } from '../work/handwork.ts';
 import { isMilk } from '../plan/liquid.ts';
 import { materialOf, type Pot } from '../plan/plan.ts';
 import { lotAtHand } from '../material/lot.ts';
+import { isColourant } from '../material/curve.ts';
 import { type Material } from '../material/material.ts';
 import { type Check, type PlanFacts } from './check.ts';
 
@@ -173,6 +174,35 @@ export function checkLots(facts: PlanFacts): Check[] {
         .map((m) => `${m.name}: lot ${lotAtHand(shelf.get(m.id) ?? m)?.label ?? ''}`)
         .join('; '),
       remedy: 'Make a small test bar before it goes into the line.',
+    },
+  ];
+}
+
+/** From this much oil on a batch is a large one: much is lost with it, g. */
+export const LARGE_BATCH = 2000;
+
+/** Colours in a large batch that no bar has been read of: told with the batter that hangs on them. */
+export function checkUntested({ plan, flow, held, print }: PlanFacts): Check[] {
+  if (plan.base.totalOils < LARGE_BATCH) return [];
+  const untested = (m: Material): boolean =>
+    isColourant(m.kind) && m.curve?.origin.kind === 'default' && lotAtHand(m)?.tested !== true;
+  const names = new Set<string>();
+  let atRisk = 0;
+  for (const p of flow.pots) {
+    const of = held.get(p.pot.id)!.filter((h) => h.dose > 0 && untested(h.material));
+    if (of.length === 0) continue;
+    for (const h of of) names.add(h.material.name);
+    atRisk += p.left;
+  }
+  if (names.size === 0) return [];
+  return [
+    {
+      id: 'untested-lot',
+      level: 'warn',
+      place: { at: 'work' },
+      sentence: `No bar has been read yet of ${[...names].join(', ')}: ${print.mass(atRisk)} of batter hang on a default.`,
+      arithmetic: `${print.mass(plan.base.totalOils)} of oils, a large batch from ${print.mass(LARGE_BATCH)} on`,
+      remedy: 'Make a small test bar of each first.',
     },
   ];
 }

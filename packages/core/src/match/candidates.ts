@@ -1,4 +1,4 @@
-import { isColourant } from '../material/curve.ts';
+import { isColourant, isSolid } from '../material/curve.ts';
 import { type Material } from '../material/material.ts';
 import { type Optics } from '../pigment/optics.ts';
 
@@ -31,6 +31,8 @@ export interface Candidate {
   readonly id: string;
   readonly optics: Optics;
   readonly ceiling: number;
+  /** Whether its powder stays in the pot and counts towards the most that one carries; what is strained off does not. */
+  readonly solid: boolean;
   /** Loose bulk density in g/ml, for spoons. */
   readonly bulkDensity: number | null;
   readonly pricePerGram: number | null;
@@ -38,6 +40,25 @@ export interface Candidate {
   readonly doubt: number;
   readonly pace: number;
 }
+
+/** Whether the powder of a material stays in the pot: it is one, and is not infused and strained off. */
+export const staysSolid = (m: Material): boolean => isSolid(m) && m.carriers[0]?.medium !== 'infusion';
+
+/** A dose that is in the pot and stays. */
+export interface GivenDose {
+  readonly id: string;
+  readonly optics: Optics;
+  readonly dose: number;
+  readonly solid: boolean;
+}
+
+/** Doses that are in a pot already, as the search sees them. */
+export const givenFrom = (
+  doses: readonly { readonly material: Material; readonly dose: number }[],
+): readonly GivenDose[] =>
+  doses.flatMap(({ material: m, dose }) =>
+    m.optics ? [{ id: m.id, optics: m.optics, dose, solid: staysSolid(m) }] : [],
+  );
 
 const KEEPS_ENOUGH = 0.7;
 
@@ -60,6 +81,7 @@ export function candidatesOf(shelf: readonly Material[], filter: MatchFilter): C
         id: m.id,
         optics: m.optics,
         ceiling: m.window.ceiling,
+        solid: staysSolid(m),
         bulkDensity: m.bulkDensity,
         pricePerGram: m.pricePerGram,
         doubt: m.curve.spread,

@@ -1,6 +1,6 @@
 /** From a wanted colour to recipes. */
 export { adjustColour, type Adjusted, type Direction, DIRECTIONS, moveColour } from './adjust.ts';
-export { anything, type Candidate, candidatesOf, type MatchFilter } from './candidates.ts';
+export { anything, type Candidate, candidatesOf, givenFrom, type MatchFilter } from './candidates.ts';
 export { type Ladder, LADDER_POTS, type LadderProblem, type Ladders, solveLadders } from './ladder.ts';
 export { matchColour } from './match.ts';
 export {

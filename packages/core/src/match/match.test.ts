@@ -10,7 +10,7 @@ import { exhaustiveBest } from '../testing/exhaustiveMatch.ts';
 import { shelfItem, tenthGramScale } from '../testing/plans.ts';
 import { grams } from '../units/quantity.ts';
 import { adjustColour, DIRECTIONS, moveColour } from './adjust.ts';
-import { anything, candidatesOf } from './candidates.ts';
+import { anything, candidatesOf, givenFrom } from './candidates.ts';
 import { solveLadders } from './ladder.ts';
 import { matchColour } from './match.ts';
 import { localMetric } from './metric.ts';
@@ -178,7 +178,7 @@ describe('match', () => {
 
 describe('rescue', () => {
   it('only adds, and counts what is there against the ceilings', () => {
-    const given = [{ id: 'ultramarine-blue', optics: shelfItem('ultramarine-blue').optics!, dose: 11 }];
+    const given = givenFrom([{ material: shelfItem('ultramarine-blue'), dose: 11 }]);
     const target = lab({ 'ultramarine-blue': 5 });
     const { recipes } = matchColour(problem(target, { given }));
     const before = deltaE00(lab({ 'ultramarine-blue': 11 }), target);
@@ -189,6 +189,26 @@ describe('rescue', () => {
         if (p.id === 'ultramarine-blue') expect(p.dose).toBeLessThanOrEqual(1 + 1e-9);
       }
     }
+  });
+});
+
+describe('the most powder that a pot carries', () => {
+  const room = (id: string, dose: number): number => {
+    const given = givenFrom([{ material: shelfItem(id), dose }]);
+    const { recipes } = matchColour(problem(lab({ 'titanium-dioxide-oil': 12 }), { given }));
+    return Math.max(...recipes.map((r) => r.parts.reduce((sum, p) => sum + p.dose, 0)));
+  };
+
+  it('counts clay that is there, but neither grains that are felt nor purée', () => {
+    // 38 of 40 g/kg are clay: 2 are left. As many grams of poppy seed or purée take none of it.
+    expect(room('kaolin', 38)).toBeLessThanOrEqual(2 + 1e-9);
+    expect(room('poppy-seed', 38)).toBeGreaterThan(2);
+    expect(room('carrot-puree', 38)).toBeGreaterThan(2);
+  });
+
+  it('does not count what is infused and strained off', () => {
+    const solid = (id: string) => candidatesOf([shelfItem(id)], anything)[0]!.solid;
+    expect([solid('annatto'), solid('kaolin'), solid('mica-dome')]).toEqual([false, true, true]);
   });
 });
 
@@ -314,7 +334,7 @@ describe('what is in the pot already', () => {
       problem(rich, {
         candidates: [red],
         most: 1,
-        given: [{ id: red.id, optics: red.optics, dose: doseThere }],
+        given: [{ id: red.id, optics: red.optics, dose: doseThere, solid: true }],
         resolution: null,
         ...change,
       }),

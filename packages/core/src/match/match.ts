@@ -125,26 +125,27 @@ function createJudge(problem: MatchProblem, candidates: readonly Candidate[]): J
     return mixer;
   };
   const present = given.map((g) => g.dose);
-  const givenTotal = present.reduce((sum, d) => sum + d, 0);
+  const givenTotal = given.reduce((sum, g) => sum + (g.solid ? g.dose : 0), 0);
   const labAt = (ids: readonly number[], doses: readonly number[]): LabD65 => {
     mixerFor(ids).lab([...doses, ...present], lab);
     return [lab[0]!, lab[1]!, lab[2]!];
   };
-  const sum = (doses: readonly number[]): number => doses.reduce((total, d) => total + d, givenTotal);
+  const solids = (ids: readonly number[], doses: readonly number[]): number =>
+    doses.reduce((total, d, n) => total + (candidates[ids[n]!]!.solid ? d : 0), givenTotal);
   const distance = (ids: readonly number[], doses: readonly number[]): number =>
-    sum(doses) > totalCeiling + 1e-9 ? Infinity : deltaE00(labAt(ids, doses), target);
+    solids(ids, doses) > totalCeiling + 1e-9 ? Infinity : deltaE00(labAt(ids, doses), target);
 
   const judge = (ids: readonly number[], doses: readonly number[]): Judged => {
     const parts = ids
       .map((index, n) => ({ id: candidates[index]!.id, index, dose: doses[n]! }))
       .filter((p) => p.dose > 0);
     const at = labAt(ids, doses);
-    return { parts, lab: at, deltaE: deltaE00(at, target), total: sum(doses) };
+    return { parts, lab: at, deltaE: deltaE00(at, target), total: solids(ids, doses) };
   };
 
   const polish = (ids: readonly number[], start: readonly number[]): number[] => {
     let doses = start.slice();
-    const over = sum(doses) - givenTotal;
+    const over = solids(ids, doses) - givenTotal;
     const room = totalCeiling - givenTotal;
     if (over > room && over > 0) doses = doses.map((d) => Math.max(0, (d * room) / over));
     let here = distance(ids, doses);

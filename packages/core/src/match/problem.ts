@@ -3,10 +3,9 @@ import { type LabD65 } from '../colour/lab.ts';
 import { type Canvas } from '../pigment/canvas.ts';
 import { type Stage } from '../pigment/stage.ts';
 import { type Units } from '../units/view.ts';
-import { type Candidate } from './candidates.ts';
+import { type Candidate, type GivenDose } from './candidates.ts';
 import { type Resolution } from './rounding.ts';
 import { type SearchWidth } from './search.ts';
-import { type Given } from './solver.ts';
 
 /** A wanted colour, and everything that a recipe for it must keep to. */
 export interface MatchProblem {
@@ -22,7 +21,7 @@ export interface MatchProblem {
   /** What the maker can measure; null leaves doses as they are. */
   readonly resolution: Resolution | null;
   /** What is in the pot and cannot be taken out. */
-  readonly given?: readonly (Given & { readonly id: string })[];
+  readonly given?: readonly GivenDose[];
   readonly width?: SearchWidth;
   /** How the maker reads numbers, for the reasons. */
   readonly units?: Units;

@@ -43,7 +43,9 @@ export function explainMiss(problem: MatchProblem, closest: Recipe, deltaE: numb
   });
   // The ids are put into words by whoever knows the names.
   for (const p of atCeiling) out.push(`The ceiling of {${p.id}} is reached.`);
-  const total = closest.parts.reduce((sum, p) => sum + p.dose, 0);
+  const total =
+    closest.parts.reduce((sum, p) => sum + (candidates.find((c) => c.id === p.id)?.solid ? p.dose : 0), 0) +
+    (problem.given ?? []).reduce((sum, g) => sum + (g.solid ? g.dose : 0), 0);
   if (total >= 0.95 * problem.totalCeiling) {
     out.push(
       `The most powder a pot should carry is reached: ${print.number(problem.totalCeiling, 0)} g/kg oils.`,

@@ -2,6 +2,7 @@ import { type Caution } from './material.ts';
 
 /** What each caution means, in one plain sentence for the shelf and the prep sheet. */
 export const cautionText: Readonly<Record<Caution, string>> = {
+  melts: 'Melts in the heat of an oven.',
   'fine-powder': 'Fine powder: wear a dust mask, no fan, wet it early.',
   'alkali-unstable': 'Does not live through lye: it turns into another colour.',
   'alkali-shift': 'Its hue shifts in alkali.',

@@ -1,4 +1,4 @@
-import { type MaterialKind } from './material.ts';
+import { type Material, type MaterialKind } from './material.ts';
 
 /** Where an optical curve comes from: from the shelf entry's colour alone, or fitted to readings of real bars. */
 export type CurveOrigin =
@@ -38,3 +38,7 @@ export const defaultCurve = (kind: MaterialKind): CurveFacts => ({
 
 /** Whether materials of a kind are bought for their colour. */
 export const isColourant = (kind: MaterialKind): boolean => DEFAULT_SPREAD[kind] !== undefined;
+
+/** What thickens and weakens a bar when there is much of it: colour powder and clay, not what is meant to be felt. */
+export const isSolid = ({ kind, form, scrub }: Pick<Material, 'kind' | 'form' | 'scrub'>): boolean =>
+  isColourant(kind) && form === 'powder' && !scrub;

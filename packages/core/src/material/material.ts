@@ -87,6 +87,7 @@ export const CAUTIONS = [
   'restricted-colour',
   'eats-lye',
   'sinks',
+  'melts',
 ] as const;
 export type Caution = (typeof CAUTIONS)[number];
 

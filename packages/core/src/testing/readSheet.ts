@@ -77,6 +77,16 @@ function move(from: Contents, to: Contents, amount: Mass | null): void {
   }
 }
 
+/** Draws an amount from an even mix, which stays as it is: a jar may hold a drop less than all draws together say. */
+function draw(mix: Contents, to: Contents, amount: Mass): void {
+  const all = total(mix);
+  for (const [what, m] of mix) {
+    const share = m.v / all.v;
+    const e = amount.e * share + (amount.v * (m.e + share * all.e)) / all.v;
+    plus(to, what, { v: amount.v * share, e });
+  }
+}
+
 /** `20.0 g Water + 20.0 g Milk`, `of Milk`, or plain water: what a liquid is of, by shares. */
 function mixOf(note: string): (m: Mass) => [string, Mass][] {
   const first = note.split('; ')[0]!;
@@ -209,7 +219,7 @@ function readPots(sections: Map<string, Group[]>, bench: Bench): void {
         plus(cup, drops.replace(/ in [^ ]+( oil)?$/, ''), massOf(powder!));
         plus(cup, bottles.get(drops)!, { v: Number(all) - Number(powder), e: 0.006 });
       } else if (out !== undefined) {
-        move(jars.get(out)!, cup, l.amount);
+        if (l.amount) draw(jars.get(out)!, cup, l.amount);
       } else liquid(l, cup, bench.batterOfPot.get(number) ?? null);
     }
   }

@@ -2,7 +2,15 @@ import { Drawer, Segmented, Select, Switch } from 'antd';
 import { useMemo, useState } from 'react';
 import { potComposition } from '@kleur/core/balance';
 import { labD65FromHex, type LabD65, screenColourFromLabD65 } from '@kleur/core/colour';
-import { type Adjusted, type Direction, DIRECTIONS, type MatchResult, type Recipe } from '@kleur/core/match';
+import {
+  type Adjusted,
+  type Direction,
+  DIRECTIONS,
+  givenFrom,
+  type MatchResult,
+  type Recipe,
+} from '@kleur/core/match';
+import { materialOf } from '@kleur/core/plan';
 import { predictColour } from '@kleur/core/pigment';
 import { type PrepPot } from '@kleur/core/work';
 import { useBatchesQuery } from '../../data/batches.ts';
@@ -49,12 +57,9 @@ export function MatchDrawer({ pot, without, onClose }: MatchDrawerProps) {
   const base = useProblem(pot, gel, without ? [without] : []);
   const problem = useMemo(() => {
     if (!base || !rescue) return base;
-    const given = pot.pot.doses.flatMap((d) => {
-      const optics = plan.materials.find((m) => m.id === d.materialId)?.optics;
-      return optics ? [{ id: d.materialId, optics, dose: d.dose }] : [];
-    });
-    return { ...base, given: [...(base.given ?? []), ...given] };
-  }, [base, rescue, pot, plan.materials]);
+    const own = pot.pot.doses.map((d) => ({ material: materialOf(plan, d.materialId), dose: d.dose }));
+    return { ...base, given: [...(base.given ?? []), ...givenFrom(own)] };
+  }, [base, rescue, pot, plan]);
   const { results, busy } = useMatches(problem, [target]);
   const result: MatchResult | undefined = adjusted ? adjusted.result : results[0];
   const wanted = screenColourFromLabD65(adjusted ? adjusted.target : target);

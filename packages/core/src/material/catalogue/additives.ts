@@ -98,7 +98,8 @@ export const scrubs: readonly MaterialRow[] = [
     window: [null, 10, 25],
     carriers: 'T',
     bulkDensity: 0.6,
-    behaviour: 'Smooth wax beads; melt in a hot gel.',
+    cautions: ['melts'],
+    behaviour: 'Smooth wax beads; melt near 70 °C, in an oven or a hot gel.',
     optics: speckOptics('#e4ddcf', 0.004),
   },
   {

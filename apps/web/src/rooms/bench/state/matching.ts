@@ -2,6 +2,7 @@ import { inheritedDoses, planCanvas, potCanvas } from '@kleur/core/balance';
 import {
   type Candidate,
   candidatesOf,
+  givenFrom,
   type MatchFilter,
   type MatchProblem,
   type RecipePart,
@@ -59,9 +60,7 @@ export function problemFor(q: MatchQuestion): Omit<MatchProblem, 'target'> {
     stage: curedStage(q.gel),
     canvas: pot ? potCanvas(plan, pot) : planCanvas(plan, plan.base.scent !== null),
     // What is in the batter already, or came with batter of other pots, cannot be taken out.
-    given: (pot ? inheritedDoses(plan, pot) : []).flatMap(({ material, dose }) =>
-      material.optics ? [{ id: material.id, optics: material.optics, dose }] : [],
-    ),
+    given: pot ? givenFrom(inheritedDoses(plan, pot)) : [],
     candidates: q.candidates,
     most: q.most,
     totalCeiling: TOTAL_CEILING,
