@@ -202,7 +202,8 @@ describe('fill and solving', () => {
           const alone = { ...plan, moulding: { ...plan.moulding, moulds: [] } };
           const oils = solveOils(alone, { from: 'bars', count, weight, at })!;
           const next = withOils(alone, oils);
-          const each = fillOf(next).massInMoulds / count;
+          const { massInMoulds, massOnTop } = fillOf(next);
+          const each = (massInMoulds + massOnTop) / count;
           expect(at === 'cut' ? each : each * (1 - cureLoss(next))).toBeCloseTo(weight, 0);
         },
       ),

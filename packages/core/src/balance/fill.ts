@@ -1,6 +1,6 @@
 import { grams } from '../units/quantity.ts';
 import { flowOf } from './balance.ts';
-import { embedFacts, embedsRoom } from './embedFacts.ts';
+import { embedFacts, embedsRoom, lineMass } from './embedFacts.ts';
 import { type Flow, totalOf } from './flow.ts';
 import { barsOf, mouldsVolume } from './mould.ts';
 import { PLAN_LIMITS } from '../plan/limits.ts';
@@ -23,6 +23,8 @@ export interface Fill {
   readonly density: number;
   /** In the moulds with embeds, g. */
   readonly massInMoulds: number;
+  /** What lies on top of them: piped batter, embeds, lines and dressings, g. */
+  readonly massOnTop: number;
   /** have / wanted; null without moulds. */
   readonly ratio: number | null;
 }
@@ -46,10 +48,15 @@ export function fillOf(plan: Plan, flow: Flow = flowOf(plan)): Fill {
   const inMoulds = Math.max(0, batter - losses - top - spare);
   const wanted = mouldsVolume(moulding);
   const have = inMoulds / flow.density + embeds;
-  const embedMass = plan.embeds.reduce((sum, e) => {
-    const f = embedFacts(moulding, e);
-    return sum + (e.onTop ? 0 : f.mass);
-  }, 0);
+  let inside = 0;
+  let laid = 0;
+  for (const e of plan.embeds) {
+    const { mass } = embedFacts(moulding, e);
+    if (e.onTop) laid += mass;
+    else inside += mass;
+  }
+  for (const line of plan.lines) laid += lineMass(moulding, line);
+  for (const a of plan.base.additives) if (a.moment === 'top') laid += (a.dose * plan.base.totalOils) / 1000;
   return {
     wanted,
     have,
@@ -60,7 +67,8 @@ export function fillOf(plan: Plan, flow: Flow = flowOf(plan)): Fill {
     batter,
     volume: flow.volume * real,
     density: flow.density,
-    massInMoulds: inMoulds + embedMass,
+    massInMoulds: inMoulds + inside,
+    massOnTop: top + laid,
     ratio: wanted > 0 ? have / wanted : null,
   };
 }
@@ -101,11 +109,13 @@ export interface BarWeights {
   readonly offcuts: number;
 }
 
-/** Bars that a plan gives, and what they weigh; the moulds as full as the batter fills them. */
+/** Bars that a plan gives, and what they weigh with their tops; the moulds as full as the batter fills them. */
 export function barWeights(plan: Plan, flow?: Flow): BarWeights {
   const fill = fillOf(plan, flow);
   const bars = barsOf(plan.moulding);
-  const perMl = fill.wanted > 0 ? fill.massInMoulds / fill.wanted : 0;
+  const soap = fill.massInMoulds + fill.massOnTop;
+  // What lies on top is spread over the whole block, its ends too.
+  const perMl = fill.wanted > 0 ? soap / fill.wanted : 0;
   const keeps = 1 - cureLoss(plan, flow);
   const atCut = bars.count > 0 ? (bars.volume * perMl) / bars.count : 0;
   return {
@@ -118,7 +128,7 @@ export function barWeights(plan: Plan, flow?: Flow): BarWeights {
       atCut: b.volume * perMl,
       cured: b.volume * perMl * keeps,
     })),
-    offcuts: Math.max(0, fill.massInMoulds - bars.volume * perMl) * (bars.count > 0 ? 1 : 0),
+    offcuts: Math.max(0, soap - bars.volume * perMl) * (bars.count > 0 ? 1 : 0),
   };
 }
 
@@ -157,7 +167,7 @@ function oilsForFill(plan: Plan, goal: Exclude<SolveGoal, { from: 'lye' }>): num
     const bars = barsOf(plan.moulding);
     // End slices and cuts take their part of the block.
     const kept = bars.count > 0 && fill.wanted > 0 ? bars.volume / fill.wanted : 1;
-    return fill.massInMoulds * kept - goal.count * cut;
+    return (fill.massInMoulds + fill.massOnTop) * kept - goal.count * cut;
   };
   if (goal.from === 'mould' ? mouldsVolume(plan.moulding) <= 0 : !(goal.count > 0 && goal.weight > 0))
     return null;

@@ -46,3 +46,4 @@ export {
 export { bareComposition, inheritedDoses, planCanvas, potCanvas, potComposition } from './potComposition.ts';
 export { productPerOil } from './product.ts';
 export { scentBlend, type ScentBlend } from './scent.ts';
+export { barShare, massPerBar, settleWishes } from './perBar.ts';

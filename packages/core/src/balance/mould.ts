@@ -115,16 +115,17 @@ export function barsOfMould(m: Mould, cut: BarCut): Bars {
     return { count: m.cavities, thickness: 0, volume: m.cavityVolume, ends: 0, kerf: 0, problem };
   }
   const room = m.length - 2 * cut.end;
+  // Only a slab is cut along as well.
+  const across = m.shape === 'slab' ? cut.columns : 1;
   const rows =
     cut.by === 'count'
-      ? Math.ceil(cut.count / cut.columns)
+      ? Math.ceil(cut.count / across)
       : Math.floor((room + cut.kerf) / (cut.thickness + cut.kerf) + 1e-9);
   const thickness = cut.by === 'count' ? (room - (rows - 1) * cut.kerf) / rows : cut.thickness;
   if (!(rows >= 1) || thickness < THINNEST_BAR - 1e-9) return none('bars-do-not-fit');
   const perMm = total / m.length;
   const cuts = rows - 1 + (cut.end > 0 ? 2 : 0);
   // Cuts along the slab take their kerf from the width of each bar.
-  const across = m.shape === 'slab' ? cut.columns : 1;
   const acrossLoss = m.shape === 'slab' && m.width > 0 ? ((across - 1) * cut.kerf) / m.width : 0;
   const slice = thickness * perMm;
   const kerf = Math.min(cuts * cut.kerf * perMm, total) + rows * slice * acrossLoss;

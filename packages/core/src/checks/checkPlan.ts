@@ -43,7 +43,15 @@ import { checkScentOver, checkScentReaches } from './scent.ts';
 import { checkShelfDiffers } from './shelf.ts';
 import { checkConvergence, checkFill, checkPotCycle, checkShares } from './share.ts';
 import { checkTimeApart, checkLayerBond, checkPotPace, checkScentSeizes } from './time.ts';
-import { checkAllergen, checkSections, checkLots, checkScrub, checkStock, checkUntested } from './work.ts';
+import {
+  checkAllergen,
+  checkLayers,
+  checkSections,
+  checkLots,
+  checkScrub,
+  checkStock,
+  checkUntested,
+} from './work.ts';
 
 const checks: readonly ((facts: PlanFacts) => Check[])[] = [
   checkOilsSum,
@@ -74,6 +82,7 @@ const checks: readonly ((facts: PlanFacts) => Check[])[] = [
   checkRivers,
   checkTimeApart,
   checkSections,
+  checkLayers,
   checkReadsAsOne,
   checkMud,
   checkScentReaches,

@@ -4,6 +4,7 @@ import { labOf } from '../pigment/composition.ts';
 import { cured } from '../pigment/stage.ts';
 import { type Design, emptyDesign } from '../plan/design.ts';
 import { setTwins } from '../plan/edit/index.ts';
+import { emptyMoulding, type MouldShape, plainMould } from '../plan/moulding.ts';
 import { emptyWork, type Plan, type Work } from '../plan/plan.ts';
 import { dose, ideaOf, planWith, pot, tenthGramScale } from '../testing/plans.ts';
 import { grams } from '../units/quantity.ts';
@@ -138,6 +139,30 @@ describe('black beside brights', () => {
     expect(gap(mended)).toBeGreaterThanOrEqual(CLEARLY_DARKER);
     // A hundredth less would no longer be enough.
     expect(gap(plan(left - 0.02))).toBeLessThan(CLEARLY_DARKER);
+  });
+});
+
+describe('a place in the mould that is not there', () => {
+  const placed = (by: 'layer' | 'slant' | 'section', shape: MouldShape): Plan =>
+    planWith(
+      [{ ...pot('A', 1), draws: [{ id: 'd', from: null, by, value: 1, second: 0 }] }],
+      {},
+      { moulding: { ...emptyMoulding, moulds: [{ id: 'm', count: 1, mould: plainMould('Mould', shape) }] } },
+    );
+  it.each([
+    ['layer', 'cylinder', 'A is to fill a layer, and no mould has a flat ground'],
+    ['slant', 'cavities', 'A is to fill a layer, and no mould has a flat ground'],
+    ['section', 'box', 'A is to fill section 1, and no mould is divided'],
+  ] as const)('%s in %s', (by, shape, sentence) => {
+    const plan = placed(by, shape);
+    const told = find(plan, 'section-empty')!;
+    expect(told.sentence).toContain(sentence);
+    const mended = told.repairs![0]!.apply(plan);
+    expect(find(mended, 'section-empty')).toBeUndefined();
+    expect(mended.pots[0]!.draws[0]!.by).toBe('parts');
+  });
+  it('is not told where there is one', () => {
+    expect(find(placed('layer', 'box'), 'section-empty')).toBeUndefined();
   });
 });
 

@@ -1,5 +1,5 @@
-import { setWork } from '../plan/edit/index.ts';
-import { dividedMould } from '../balance/mould.ts';
+import { setParts, setWork } from '../plan/edit/index.ts';
+import { dividedMould, layerVolume } from '../balance/mould.ts';
 import { sectionOf } from '../work/touching.ts';
 import { consistencyWanted } from '../work/handwork.ts';
 import { isMilk } from '../plan/liquid.ts';
@@ -12,13 +12,14 @@ import { type Check, type PlanFacts } from './check.ts';
 /** Two pots in one section of the mould, and a section without a pot. */
 export function checkSections({ plan }: PlanFacts): Check[] {
   const mould = dividedMould(plan.moulding)?.mould;
-  if (!mould) return [];
   const by = new Map<number, Pot[]>();
   for (const p of plan.pots) {
     const section = sectionOf(p);
     if (section !== null) by.set(section, [...(by.get(section) ?? []), p]);
   }
   if (by.size === 0) return [];
+  if (!mould)
+    return [...by].flatMap(([n, pots]) => pots.map((p) => nowhere(p, `section ${n}`, 'is divided')));
   const shared = [...by].filter(([, pots]) => pots.length > 1);
   const empty = mould.sections.flatMap((_, i) => (by.has(i + 1) ? [] : [i + 1]));
   const beyond = [...by].filter(([n]) => n > mould.sections.length);
@@ -53,6 +54,26 @@ export function checkSections({ plan }: PlanFacts): Check[] {
     })),
   ];
 }
+
+/** A layer where no mould has a flat ground for it: the pot would get nothing. */
+export const checkLayers = ({ plan }: PlanFacts): Check[] =>
+  layerVolume(plan.moulding, 1) > 0
+    ? []
+    : plan.pots.flatMap((p) =>
+        p.draws.some((d) => d.by === 'layer' || d.by === 'slant')
+          ? [nowhere(p, 'a layer', 'has a flat ground to reckon it from')]
+          : [],
+      );
+
+const nowhere = (pot: Pot, what: string, need: string): Check => ({
+  id: 'section-empty',
+  level: 'warn',
+  place: { at: 'pot', potId: pot.id },
+  sentence: `${pot.name} is to fill ${what}, and no mould ${need}: it gets nothing.`,
+  arithmetic: '0 ml',
+  remedy: 'Choose another way to share, or another mould.',
+  repairs: [{ label: 'Give it one part of the batter', apply: (p) => setParts(p, pot.id, 1) }],
+});
 
 /** Coarse grains where they do not belong, or where they sink. */
 export function checkScrub(facts: PlanFacts): Check[] {

@@ -41,6 +41,7 @@ export {
   setPaletteColour,
   setTwins,
 } from './edit/idea.ts';
+export { type Rung, writeLadder } from './edit/ladder.ts';
 export { areTwins, type Design, type DesignLayer, emptyDesign, type Twins } from './design.ts';
 export {
   addDraw,

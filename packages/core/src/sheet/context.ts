@@ -4,6 +4,7 @@ import { type EmbedFacts } from '../balance/embedFacts.ts';
 import { barsOf } from '../balance/mould.ts';
 import { type Flow } from '../balance/flow.ts';
 import { type Plan, type Pot } from '../plan/plan.ts';
+import { type Measuring } from '../units/measure.ts';
 import { type Printer } from '../units/printer.ts';
 import { type PrepPot, type PrepSheet } from '../work/prep.ts';
 import { type WorkOrder } from '../work/order.ts';
@@ -14,6 +15,7 @@ export interface SheetContext {
   readonly prep: PrepSheet;
   readonly flow: Flow;
   readonly print: Printer;
+  readonly measuring: Measuring;
   readonly order: WorkOrder;
   /** Pots in the order of colouring: their numbers are those of the cups and labels. */
   readonly pots: readonly PrepPot[];

@@ -1,5 +1,7 @@
 import { isWeighedCarrier } from '../material/material.ts';
+import { massPerBar } from '../balance/perBar.ts';
 import { materialOf } from '../plan/plan.ts';
+import { scrubMeasures } from '../work/scrub.ts';
 import { liquidName } from '../work/dispersion.ts';
 import { fineMass, NOTHING, type SheetContext } from './context.ts';
 import { group, line, section, type SheetLine, type SheetSection } from './sheet.ts';
@@ -19,7 +21,10 @@ export function gatherSection(ctx: SheetContext): SheetSection | null {
       .filter((a) => a.mass > NOTHING)
       .map((a) =>
         line(`gather:additive:${a.row.id}`, fineMass(ctx, a.mass), a.material.name, {
-          note: 'for the batch',
+          note: [
+            'for the batch',
+            ...scrubMeasures(a.material, a.mass, massPerBar(plan, a.mass), ctx.measuring),
+          ].join(', '),
         }),
       ),
     ...prep.lines

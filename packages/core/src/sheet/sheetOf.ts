@@ -22,7 +22,7 @@ export function sheetOf(plan: Plan, measuring: Measuring, print: Printer, stoppe
   const prep = prepSheet(plan, measuring);
   const order = workOrder(plan);
   const pots = order.order.flatMap((id) => prep.pots.find((p) => p.pot.id === id) ?? []);
-  const ctx: SheetContext = { plan, prep, flow: flowOf(plan), print, order, pots, stopped };
+  const ctx: SheetContext = { plan, prep, flow: flowOf(plan), print, measuring, order, pots, stopped };
   const sections = [
     gatherSection(ctx),
     beforeSection(ctx),

@@ -219,7 +219,7 @@ function readPots(sections: Map<string, Group[]>, bench: Bench): void {
         plus(cup, drops.replace(/ in [^ ]+( oil)?$/, ''), massOf(powder!));
         plus(cup, bottles.get(drops)!, { v: Number(all) - Number(powder), e: 0.006 });
       } else if (out !== undefined) {
-        if (l.amount) draw(jars.get(out)!, cup, l.amount);
+        draw(jars.get(out)!, cup, l.amount);
       } else liquid(l, cup, bench.batterOfPot.get(number) ?? null);
     }
   }

@@ -18,9 +18,10 @@ export {
   SCALE_DIVISIONS,
 } from './measure.ts';
 export { type NumberProblem, type NumberRange, type ParsedNumber, parseNumber } from './parseNumber.ts';
-export { type DecimalMark, printSpoonSum, spoonName } from './print.ts';
+export { type DecimalMark, printCups, printSpoonSum, spoonName } from './print.ts';
 export { grams, type Grams, gramsPerKg, type GramsPerKg, massOfDose, type Millilitres } from './quantity.ts';
 export {
+  cupsOf,
   FILL_RANGE,
   type Spoon,
   SPOON_FILLS,

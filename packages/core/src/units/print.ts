@@ -44,6 +44,13 @@ const spoonNames: Readonly<Record<Spoon, string>> = {
 /** A spoon as makers write it, such as “¼ tsp”. */
 export const spoonName = (spoon: Spoon): string => spoonNames[spoon];
 
+/** "¾ cup", "2¼ cups". */
+export function printCups(cups: number): string {
+  const whole = Math.floor(cups);
+  const part = ['', '¼', '½', '¾'][Math.round((cups - whole) * 4)]!;
+  return `${whole > 0 || part === '' ? whole : ''}${part} ${cups <= 1 ? 'cup' : 'cups'}`;
+}
+
 /** "2 tsp + ¼ tsp + 2 × 1/16 tsp", with ", heaped" where they are. */
 export function printSpoonSum({ spoons, filled }: SpoonSum): string {
   if (spoons.length === 0) return 'less than the smallest spoon';

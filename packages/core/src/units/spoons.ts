@@ -11,6 +11,13 @@ export const spoonVolumes: Readonly<Record<SpoonSystem, { teaspoon: number; tabl
   australian: { teaspoon: 5, tablespoon: 20 },
 };
 
+/** A measuring cup in ml. */
+const CUPS: Readonly<Record<SpoonSystem, number>> = { us: 236.5882365, metric: 250, australian: 250 };
+
+/** The nearest quarter of a cup; 0 below an eighth. */
+export const cupsOf = (volume: Millilitres, system: SpoonSystem): number =>
+  Math.round((4 * volume) / CUPS[system]) / 4;
+
 /** Spoons a set may hold: a name and its size in teaspoons, or in tablespoons. */
 export const SPOONS = [
   'tbsp',

@@ -1,5 +1,7 @@
 import { type Printer } from '../units/printer.ts';
 import { flowOf } from '../balance/balance.ts';
+import { barWeights } from '../balance/fill.ts';
+import { massPerBar } from '../balance/perBar.ts';
 import { oilsBring } from '../balance/blend.ts';
 import { type LyeFlow } from '../balance/flow.ts';
 import { MOLAR_MASS, concentrationOf, lyeRate, sapNaoh, superfatRange } from '../balance/lye.ts';
@@ -183,10 +185,20 @@ export function stabiliser(plan: Plan, print: Printer): Lines {
   ];
 }
 
+/** How much of a mass in the batch one bar holds. */
+export function perBar(plan: Plan, print: Printer, mass: number): Lines {
+  const bars = barWeights(plan);
+  const each = massPerBar(plan, mass);
+  if (each === null) return [];
+  return [
+    `${print.mass(mass)} × a bar of ${print.mass(bars.atCut)} / all soap ${print.mass((bars.atCut * mass) / each)} = ${print.number(each, 2)} g in a bar`,
+  ];
+}
+
 /** How an additive's mass follows from its dose, and what each bar gets of it. */
-export const additive = (plan: Plan, print: Printer, row: AdditiveRow, mass: number, bars: number): Lines => [
+export const additive = (plan: Plan, print: Printer, row: AdditiveRow, mass: number): Lines => [
   `${print.number(row.dose, 2)} g per kg oils = ${print.mass(mass)} in the batch`,
-  ...(bars > 0 ? [`over ${bars} bars: ${print.number(mass / bars, 2)} g each`] : []),
+  ...perBar(plan, print, mass),
   ...(materialOf(plan, row.materialId).lyeDemand > 0
     ? [
         `each gram takes ${print.number(materialOf(plan, row.materialId).lyeDemand, 3)} g of sodium hydroxide: ${print.mass(mass * materialOf(plan, row.materialId).lyeDemand)} more lye`,

@@ -53,7 +53,7 @@ export function bars(plan: Plan, print: Printer): Lines {
         ? `${m.name}: ${b.count} cavities${times}`
         : `${m.name}: (${print.length(m.length)} − 2 × ${print.length(cut.end)} of ends) in slices of ${print.length(b.thickness)} and ${print.length(cut.kerf)} of kerf${m.shape === 'slab' ? `, ${cut.columns} across` : ''} = ${b.count} bars${times}`;
     }),
-    `soap in the moulds ${print.mass(fillOf(plan).massInMoulds)}, offcuts ${print.mass(w.offcuts)}`,
+    `soap in the moulds ${print.mass(fillOf(plan).massInMoulds)}, on top ${print.mass(fillOf(plan).massOnTop)}, offcuts ${print.mass(w.offcuts)}`,
     `= ${w.count} bars of ${print.mass(w.atCut)} at the cut`,
     `water is ${print.percent(waterShare(plan) * 100)} of the batter; about ${print.percent(WATER_LEAVES * 100, 0)} of it leaves in six weeks: ${print.percent(cureLoss(plan) * 100)}`,
     `= ${print.mass(w.cured)} a bar after cure`,

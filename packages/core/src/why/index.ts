@@ -7,6 +7,7 @@ export {
   liquid,
   lye,
   oils,
+  perBar,
   property,
   scent,
   scentCost,

@@ -59,7 +59,7 @@ function everyWhy(plan: Plan, print = printerFor(metricUnits)): string[] {
     ...why.scent(plan, print),
     ...[null, ...plan.pots].flatMap((p) => why.colour(plan, print, p, { hours: 1008, gel: 1 })),
     ...why.stabiliser(plan, print),
-    ...sheet.additives.flatMap((a) => why.additive(plan, print, a.row, a.mass, barWeights(plan).count)),
+    ...sheet.additives.flatMap((a) => why.additive(plan, print, a.row, a.mass)),
     ...why.oils(plan, print),
     ...why.density(plan, print),
     ...why.concentration(plan, print),

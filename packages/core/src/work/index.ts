@@ -12,6 +12,7 @@ export {
 } from './dispersion.ts';
 export { fallbackDesign, type Stage as PourStage, stagesOf } from './design.ts';
 export { withFinish } from './finish.ts';
+export { scrubMeasures } from './scrub.ts';
 export { workOrder, type WorkOrder } from './order.ts';
 export { PACE_SPREAD, type PotPace } from './pace.ts';
 export {

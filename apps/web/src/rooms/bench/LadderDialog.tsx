@@ -3,8 +3,7 @@ import { useMemo, useState } from 'react';
 import { potCanvas } from '@kleur/core/balance';
 import { screenColourFromLabD65 } from '@kleur/core/colour';
 import { type Ladder, LADDER_POTS, type Ladders, solveLadders } from '@kleur/core/match';
-import { addPot, type Plan, PLAN_LIMITS, type Pot, setFormula, setPot } from '@kleur/core/plan';
-import { gramsPerKg } from '@kleur/core/units';
+import { type Plan, PLAN_LIMITS, type Pot, type Rung, writeLadder } from '@kleur/core/plan';
 import { usePrinter } from '../../shared/hooks/useSettings.ts';
 import { NumberField } from '../../shared/ui/NumberField.tsx';
 import { useEdit } from './state/useEdit.ts';
@@ -31,63 +30,14 @@ function between(plan: Plan, a: Pot, b: Pot) {
   return { materials, from: doses(a), to: doses(b) };
 }
 
-/** Writes the pots between two pots, with as much carrier in each as in the fullest. */
-function withLadder(
-  plan: Plan,
-  a: Pot,
-  b: Pot,
-  ladder: Ladder,
-  found: NonNullable<ReturnType<typeof between>>,
-): Plan {
-  const inner = ladder.doses.slice(1, -1);
-  let next = plan;
-  const ids = inner.map((doses, i) => {
-    const id = newId();
-    next = addPot(next, id, `${a.name} → ${b.name} ${i + 1}`);
-    next = setPot(next, id, { draws: a.draws, scented: a.scented, taken: a.taken });
-    const parts = found.materials.flatMap((material, m) =>
-      doses[m]! > 0 ? [{ rowId: newId(), material, dose: doses[m]! }] : [],
-    );
-    next = setFormula(next, id, parts);
-    return id;
-  });
-  const made = next.pots.filter((p) => ids.includes(p.id));
-  const rest = next.pots.filter((p) => !ids.includes(p.id) && p.id !== b.id);
-  const at = rest.findIndex((p) => p.id === a.id);
-  const order = [
-    ...rest.slice(0, at + 1),
-    ...made,
-    next.pots.find((p) => p.id === b.id)!,
-    ...rest.slice(at + 1),
-  ];
-  const rungs = new Set([a.id, ...ids, b.id]);
-  // Equal carriers keep equal pots equal: the ratio of each rung follows from the fullest one.
-  const liquid = (p: Pot): number => p.doses.reduce((sum, d) => sum + d.dose * (d.carrier?.ratio ?? 0), 0);
-  const most = Math.max(...order.filter((p) => rungs.has(p.id)).map(liquid));
-  return {
-    ...next,
-    pots: order.map((p) => {
-      const own = liquid(p);
-      if (!rungs.has(p.id) || own === 0) return p;
-      const f = most / own;
-      return {
-        ...p,
-        doses: p.doses.map((d) =>
-          d.carrier
-            ? {
-                ...d,
-                dose: gramsPerKg(d.dose),
-                carrier: {
-                  ...d.carrier,
-                  ratio: Math.min(PLAN_LIMITS.carrierRatio.max, Number((d.carrier.ratio * f).toFixed(2))),
-                },
-              }
-            : d,
-        ),
-      };
-    }),
-  };
-}
+/** The rungs of a ladder, without its ends, as pots to write. */
+const rungsOf = ({ doses }: Ladder, { materials }: NonNullable<ReturnType<typeof between>>): Rung[] =>
+  doses.slice(1, -1).map((row) => ({
+    id: newId(),
+    parts: materials.flatMap((material, m) =>
+      row[m]! > 0 ? [{ rowId: newId(), material, dose: row[m]! }] : [],
+    ),
+  }));
 
 /** A ladder between two pots in their own colourants, with the naive ladders beside it. */
 export function LadderDialog({ potId, onClose }: { readonly potId: string; readonly onClose: () => void }) {
@@ -122,7 +72,8 @@ export function LadderDialog({ potId, onClose }: { readonly potId: string; reado
       okButtonProps={{ disabled: !ladders || count < 3 || !room }}
       onOk={() => {
         if (!a || !b || !found || !ladders) return;
-        edit(() => withLadder(plan, a, b, ladders[kind], found));
+        const rungs = rungsOf(ladders[kind], found);
+        edit((p) => writeLadder(p, a.id, b.id, rungs));
         onClose();
       }}
       onCancel={onClose}

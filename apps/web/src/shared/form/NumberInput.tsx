@@ -31,7 +31,7 @@ export function NumberInput(
   const shown = typed && isSame(typed.value, value) ? typed.text : written(value);
 
   const change = (text: string): void => {
-    const parsed = parseNumber(text, { min: -Infinity, max: Infinity });
+    const parsed = parseNumber(text, { min: -Infinity, max: Infinity }, print.units.decimalMark);
     const next = parsed.ok ? parsed.value : parsed.problem === 'empty' ? null : text;
     setTyped({ text, value: next });
     onChange?.(next);

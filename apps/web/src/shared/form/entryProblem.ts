@@ -1,4 +1,4 @@
-import { type NumberProblem, type Printer } from '@kleur/core/units';
+import { type NumberProblem, parseNumber, type Printer } from '@kleur/core/units';
 import { problemText, type Range } from './numberProblem.ts';
 import { type NumberEntry } from './NumberInput.tsx';
 
@@ -8,9 +8,16 @@ export interface EntryRange extends Range {
   readonly optional?: boolean;
 }
 
-function kindOf(value: NumberEntry | undefined, { min, max, optional }: EntryRange): NumberProblem | null {
+function kindOf(
+  value: NumberEntry | undefined,
+  { min, max, optional }: EntryRange,
+  print: Printer,
+): NumberProblem | null {
   if (value === null || value === undefined) return optional ? null : 'empty';
-  if (typeof value === 'string') return 'not-a-number';
+  if (typeof value === 'string') {
+    const parsed = parseNumber(value, { min, max }, print.units.decimalMark);
+    return !parsed.ok && parsed.problem === 'ambiguous' ? 'ambiguous' : 'not-a-number';
+  }
   if (value < min) return 'too-small';
   return value > max ? 'too-large' : null;
 }
@@ -21,6 +28,6 @@ export function entryProblem(
   range: EntryRange,
   print: Printer,
 ): string | null {
-  const problem = kindOf(value, range);
+  const problem = kindOf(value, range, print);
   return problem && problemText(problem, range, print);
 }

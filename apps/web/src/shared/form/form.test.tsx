@@ -18,6 +18,7 @@ describe('the rules of a number field', () => {
     [0.49, 'At least 0.5'],
     [4.01, 'At most 4'],
     ['abc', 'Not a number'],
+    ['1,000', 'One, or one thousand? Type it without the separator'],
     [null, 'Enter a number'],
     [undefined, 'Enter a number'],
   ])('%p: %p', (value, problem) => {

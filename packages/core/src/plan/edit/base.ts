@@ -170,9 +170,13 @@ export function addAdditive(plan: Plan, id: string, material: Material): Plan {
   };
 }
 
-/** Changes an additive of the whole batch. */
+/** Changes an additive of the whole batch. A dose that is set by hand is no longer that of a wish per bar. */
 export const setAdditive = (plan: Plan, id: string, change: Partial<Omit<AdditiveRow, 'id'>>): Plan =>
-  setBase(plan, { additives: plan.base.additives.map((a) => (a.id === id ? { ...a, ...change } : a)) });
+  setBase(plan, {
+    additives: plan.base.additives.map((a) =>
+      a.id === id ? { ...a, ...(change.dose === undefined ? {} : { perBar: null }), ...change } : a,
+    ),
+  });
 
 /** Takes an additive out of the whole batch. */
 export const removeAdditive = (plan: Plan, id: string): Plan =>

@@ -48,7 +48,13 @@ export const setDose = (
   potId: string,
   rowId: string,
   change: Partial<Pick<DoseRow, 'dose' | 'perBar' | 'carrier' | 'source'>>,
-): Plan => setDoses(plan, potId, (doses) => doses.map((d) => (d.id === rowId ? { ...d, ...change } : d)));
+): Plan =>
+  setDoses(plan, potId, (doses) =>
+    doses.map((d) =>
+      // A dose that is set by hand is no longer that of a wish.
+      d.id === rowId ? { ...d, ...(change.dose === undefined ? {} : { perBar: null }), ...change } : d,
+    ),
+  );
 
 /** Takes a colourant or additive out of a pot. */
 export const removeDose = (plan: Plan, potId: string, rowId: string): Plan =>

@@ -42,6 +42,7 @@ export {
   setDose,
   setFormula,
 } from './doses.ts';
+export { type Rung, writeLadder } from './ladder.ts';
 export {
   type PalettePot,
   potsFromPalette,

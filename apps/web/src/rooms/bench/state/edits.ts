@@ -1,4 +1,5 @@
 import { type BatchWrite } from '@kleur/contract';
+import { settleWishes } from '@kleur/core/balance';
 import { type Material } from '@kleur/core/material';
 import {
   addDose,
@@ -49,7 +50,8 @@ export const editBatch =
 export const editPlan = (change: (plan: Plan) => Plan, key: string | null = null): EditThunk =>
   editBatch((batch) => {
     const plan = change(batch.plan);
-    return plan === batch.plan ? batch : { ...batch, plan };
+    // What is wanted per bar keeps its wish, whatever else changes.
+    return plan === batch.plan ? batch : { ...batch, plan: settleWishes(plan) };
   }, key);
 
 const changed = (change: object): string => Object.keys(change).join();
@@ -76,7 +78,7 @@ export const edits = {
   doseSet: (a: {
     potId: string;
     rowId: string;
-    change: Partial<Pick<DoseRow, 'dose' | 'carrier' | 'source'>>;
+    change: Partial<Pick<DoseRow, 'dose' | 'perBar' | 'carrier' | 'source'>>;
   }) => editPlan((p) => setDose(p, a.potId, a.rowId, a.change), `dose:${a.rowId}:${changed(a.change)}`),
   doseRemoved: (a: { potId: string; rowId: string }) => editPlan((p) => removeDose(p, a.potId, a.rowId)),
   designSet: (change: Partial<Design>) => editPlan((p) => setDesign(p, change)),

@@ -22,6 +22,7 @@ import { Why } from '../../../shared/ui/Why.tsx';
 import { edits } from '../state/edits.ts';
 import { CheckList } from '../CheckList.tsx';
 import { DoseBar } from './DoseBar.tsx';
+import { ScrubPerBar } from './ScrubPerBar.tsx';
 
 /** One colourant in a pot: its strength, what to weigh for it, and what it is dispersed in. */
 export const DoseRowCard = memo(function DoseRowCard(props: {
@@ -109,6 +110,7 @@ const DoseRow = memo(
           <DoseMeasure pot={pot} row={row} />
           {material.carriers.length > 0 && <DoseCarrier potId={potId} row={row} />}
         </div>
+        {material.scrub && <ScrubPerBar potId={potId} row={row} />}
         {material.cautions.includes('fine-powder') && (
           <p className="soft small">{cautionText['fine-powder']}</p>
         )}

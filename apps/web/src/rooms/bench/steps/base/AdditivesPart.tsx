@@ -1,7 +1,7 @@
 import { DeleteOutlined } from '@ant-design/icons';
 import { Button, Segmented, Select } from 'antd';
 import { useState } from 'react';
-import { barWeights } from '@kleur/core/balance';
+import { barWeights, massPerBar } from '@kleur/core/balance';
 import { type Check } from '@kleur/core/checks';
 import { cautionText, isDosed } from '@kleur/core/material';
 import {
@@ -15,10 +15,10 @@ import {
   USES,
   type Work,
 } from '@kleur/core/plan';
-import { gramsPerKg } from '@kleur/core/units';
-import { additiveEffects, type PrepAdditive } from '@kleur/core/work';
+import { grams, gramsPerKg } from '@kleur/core/units';
+import { additiveEffects, type PrepAdditive, scrubMeasures } from '@kleur/core/work';
 import * as why from '@kleur/core/why';
-import { usePrinter } from '../../../../shared/hooks/useSettings.ts';
+import { usePrinter, useSettings } from '../../../../shared/hooks/useSettings.ts';
 import { NumberField } from '../../../../shared/ui/NumberField.tsx';
 import { Why } from '../../../../shared/ui/Why.tsx';
 import { newId } from '../../../../data/newId.ts';
@@ -66,7 +66,7 @@ export function AdditivesPart({ checks }: { readonly checks: readonly Check[] })
         )}
         <ul className="doses">
           {additives.map((a) => (
-            <AdditiveCard key={a.row.id} additive={a} bars={bars} perBar={by === 'bar' && bars > 0} />
+            <AdditiveCard key={a.row.id} additive={a} perBar={by === 'bar' && bars > 0} />
           ))}
         </ul>
         <div className="row">
@@ -102,17 +102,14 @@ export function AdditivesPart({ checks }: { readonly checks: readonly Check[] })
   );
 }
 
-function AdditiveCard(props: {
-  readonly additive: PrepAdditive;
-  readonly bars: number;
-  readonly perBar: boolean;
-}) {
+function AdditiveCard(props: { readonly additive: PrepAdditive; readonly perBar: boolean }) {
   const { row, material, mass } = props.additive;
   const plan = usePlan();
   const edit = useEdit();
   const print = usePrinter();
   const { window } = material;
-  const perKg = plan.base.totalOils / 1000;
+  const { measuring } = useSettings();
+  const each = massPerBar(plan, mass);
   const set = (dose: number): void => {
     edit((p) => setAdditive(p, row.id, { dose: gramsPerKg(dose) }), `additive:${row.id}`);
   };
@@ -131,14 +128,14 @@ function AdditiveCard(props: {
             label={`${material.name}, g per bar`}
             hideLabel
             width={140}
-            value={(row.dose * perKg) / props.bars}
+            value={row.perBar ?? each}
             digits={2}
             min={0}
-            max={(PLAN_LIMITS.dose.max * perKg) / props.bars}
+            max={PLAN_LIMITS.mass.max}
             step={0.1}
             suffix="g per bar"
             onCommit={(v) => {
-              set((v * props.bars) / perKg);
+              edit((p) => setAdditive(p, row.id, { perBar: grams(v) }), `additive:${row.id}`);
             }}
           />
         ) : (
@@ -177,8 +174,12 @@ function AdditiveCard(props: {
         />
         <span className="measured">
           <b>{print.mass(mass)}</b>
-          {props.bars > 0 && <span className="soft">{print.number(mass / props.bars, 2)} g a bar</span>}
-          <Why of={material.name} lines={() => why.additive(plan, print, row, mass, props.bars)} />
+          {each !== null && (
+            <span className="soft">
+              {print.number(each, 2)} g a bar{row.perBar !== null && ', as wished'}
+            </span>
+          )}
+          <Why of={material.name} lines={() => why.additive(plan, print, row, mass)} />
         </span>
         {window && (
           <span className={over ? 'field-problem' : 'soft small'}>
@@ -197,6 +198,9 @@ function AdditiveCard(props: {
           : `, working time × ${print.number(effects.pace, 2)}`}
         {effects.volume > 0.05 && `, takes ${print.volume(effects.volume)}`}.
       </p>
+      {scrubMeasures(material, mass, each, measuring).length > 0 && (
+        <p className="small figure">{scrubMeasures(material, mass, each, measuring).join(', ')}</p>
+      )}
       <p className="soft small">
         {material.behaviour}
         {material.lyeDemand > 0 && ' The lye figure counts it.'}

@@ -2,7 +2,10 @@ import { Input } from 'antd';
 import { useId, useState } from 'react';
 import { PLAN_LIMITS } from '@kleur/core/plan';
 import { LENGTH_DIGITS, lengthFromUnit, lengthInUnit, parseNumber } from '@kleur/core/units';
+import { problemText } from '../../../../shared/form/numberProblem.ts';
 import { usePrinter, useSettings } from '../../../../shared/hooks/useSettings.ts';
+
+const RANGE = { min: 0.1, max: PLAN_LIMITS.millimetres.max } as const;
 
 /** Lengths of the sections of a slab, in order, typed as one list. */
 export function SectionsField(props: {
@@ -20,8 +23,10 @@ export function SectionsField(props: {
   const change = (typed: string): void => {
     setText(typed);
     const parts = typed.trim() === '' ? [] : typed.split(/[\s+;]+/).filter((p) => p !== '');
-    const values = parts.map((p) => parseNumber(p, { min: 0.1, max: 5000 }));
+    const values = parts.map((p) => parseNumber(p, RANGE, units.decimalMark));
+    const ambiguous = values.some((v) => !v.ok && v.problem === 'ambiguous');
     if (parts.length > PLAN_LIMITS.sections) setProblem(`At most ${PLAN_LIMITS.sections} sections`);
+    else if (ambiguous) setProblem(problemText('ambiguous', RANGE, print));
     else if (values.some((v) => !v.ok)) setProblem('Lengths with + between them, as 115 + 82 + 82 + 112');
     else {
       setProblem(null);
