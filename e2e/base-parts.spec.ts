@@ -65,15 +65,15 @@ test('additives: acid takes up lye, a scrub is dosed by the bar, honey heats', a
   await page.getByLabel('Enter additives').getByText('g per bar').click();
   await bench.fill('Poppy seed, g per bar', '0.8');
   await page.getByLabel('Enter additives').getByText('g/kg oils').click();
-  // nine bars of a kilogram
-  await expect(page.getByLabel('Poppy seed, g/kg oils', { exact: true })).toHaveValue('7.2');
+  // A bar is 25 of 250 mm of what is in the mould, all but the 12 g that stick to the jug: 0.8 / (0.1 × (1 − 12 / 1455))
+  await expect(page.getByLabel('Poppy seed, g/kg oils', { exact: true })).toHaveValue('8.07');
   await bench.pick('Add an additive', 'Honey');
   await expect(page.getByRole('region', { name: 'Additives' })).toContainText(/Moves the bare base by ΔE/);
   await page.getByLabel('The bar is for').getByText('face').click();
   await expect(page.getByText('Poppy seed is too coarse for faces.')).toBeVisible();
   await bench.waitSaved();
   await page.reload();
-  await expect(page.getByLabel('Poppy seed, g/kg oils', { exact: true })).toHaveValue('7.2');
+  await expect(page.getByLabel('Poppy seed, g/kg oils', { exact: true })).toHaveValue('8.07');
 });
 
 test('embeds take room and show beside the batter; lines are weighed by area', async ({

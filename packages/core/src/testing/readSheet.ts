@@ -236,3 +236,38 @@ function readPots(sections: Map<string, Group[]>, bench: Bench): void {
     }
   }
 }
+
+export interface Besides {
+  /** Soap and powders of each embed by its name, and how many pieces are set or laid. */
+  readonly embeds: Map<string, { readonly contents: Contents; set: number }>;
+  /** Powders of lines and dressings, over the whole pour. */
+  readonly powders: Contents;
+  /** What they are stirred into. */
+  readonly carriers: Contents;
+}
+
+/** What a sheet says of embeds, lines and dressings: made the day before, or brought on during the pour. */
+export function readBesides(text: string): Besides {
+  const sections = sectionsOf(text);
+  const besides: Besides = { embeds: new Map(), powders: new Map(), carriers: new Map() };
+  for (const g of groupsOf(sections, 'The day before')) {
+    const name = /^Embed: (.*)$/.exec(g.title)?.[1];
+    if (name === undefined) continue;
+    const contents: Contents = new Map();
+    besides.embeds.set(name, { contents, set: 0 });
+    for (const l of g.lines) if (l.amount && l.unit === 'g') plus(contents, l.what, l.amount);
+  }
+  for (const g of groupsOf(sections, 'Pour')) {
+    for (const l of g.lines) {
+      if (!l.amount) continue;
+      const embed = /^× (.*)$/.exec(l.what)?.[1];
+      if (embed !== undefined) besides.embeds.get(embed)!.set += l.amount.v;
+      else if (/^(sieved|stirred into|on the top,)/.test(l.note)) {
+        plus(besides.powders, l.what, l.amount);
+        const [, mass, what] = /^stirred into (\d[\d.]*) g of ([^,]*),/.exec(l.note) ?? [];
+        if (mass !== undefined) plus(besides.carriers, what!, massOf(mass));
+      }
+    }
+  }
+  return besides;
+}

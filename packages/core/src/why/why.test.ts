@@ -5,7 +5,7 @@ import { metricUnits } from '../units/view.ts';
 import { flowOf } from '../balance/balance.ts';
 import { checkPlan } from '../checks/index.ts';
 import { embedFacts } from '../balance/embedFacts.ts';
-import { barWeights, fillOf } from '../balance/fill.ts';
+import { fillOf } from '../balance/fill.ts';
 import { emptyMoulding, plainMould } from '../plan/moulding.ts';
 import { timelineOf } from '../work/timeline.ts';
 import { type Draw, emptyPlan, emptyWork, plainLye, type Plan, type Pot } from '../plan/plan.ts';

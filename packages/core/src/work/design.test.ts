@@ -6,7 +6,7 @@ import { integrityProblems } from '../plan/integrity.ts';
 import { type Plan, type Pot } from '../plan/plan.ts';
 import { grams } from '../units/quantity.ts';
 import { planWith, pot } from '../testing/plans.ts';
-import { fallbackDesign, stagesOf } from './design.ts';
+import { fallbackDesign, pourStages } from './design.ts';
 import { HANDWORK } from './handwork.ts';
 import { timelineOf } from './timeline.ts';
 import { touchingPots } from './touching.ts';
@@ -61,10 +61,10 @@ describe('a layer of its own', () => {
   const plan = designed({ body: ['layers'], layers: [layer('in-the-pot', 'B', 'C')] });
 
   it('is one stage of the pour, at its first pot', () => {
-    const stages = stagesOf(plan.idea.design, plan.pots);
+    const stages = pourStages(plan.idea.design, plan.pots);
     expect(stages.map((s) => s.pots.map((p) => p.name).join(''))).toEqual(['A', 'BC', 'D']);
     const split = designed({ body: ['layers'], layers: [layer('in-the-pot', 'A', 'D')] });
-    expect(stagesOf(split.idea.design, split.pots).map((s) => s.pots.map((p) => p.name).join(''))).toEqual([
+    expect(pourStages(split.idea.design, split.pots).map((s) => s.pots.map((p) => p.name).join(''))).toEqual([
       'AD',
       'BC',
     ]);

@@ -3,7 +3,7 @@ import { type Design, type DesignLayer } from '../plan/design.ts';
 import { type Plan, type Pot } from '../plan/plan.ts';
 
 /** A stretch of the pour that is worked as one: pots of the body next to each other, or a layer of its own. */
-export interface Stage {
+export interface PourStage {
   readonly pots: readonly Pot[];
   /** Ids of the techniques, in their order. */
   readonly techniques: readonly string[];
@@ -19,8 +19,8 @@ export const techniquesOf = (design: Design, pot: Pot): readonly string[] => {
 };
 
 /** Splits pots that are poured together, in their order, into stages. A layer of its own is poured at its first pot. */
-export function stagesOf(design: Design, pots: readonly Pot[]): Stage[] {
-  const stages: Stage[] = [];
+export function pourStages(design: Design, pots: readonly Pot[]): PourStage[] {
+  const stages: PourStage[] = [];
   for (const pot of pots) {
     const layer = design.layers.find((l) => l.pots.includes(pot.id)) ?? null;
     const there = layer ? stages.findIndex((s) => s.layer === layer) : stages.length - 1;

@@ -1,5 +1,5 @@
 import { type Design } from '../plan/design.ts';
-import { type Stage, stagesOf } from './design.ts';
+import { type PourStage, pourStages } from './design.ts';
 import { consistencyWanted, type Hand, HANDWORK, type Handwork, wantedOnTop } from './handwork.ts';
 import { type Consistency, type PotPace, potPaces, windowFor } from './pace.ts';
 import { type Minutes, type Plan, type Pot } from '../plan/plan.ts';
@@ -119,7 +119,7 @@ export function timelineOf(plan: Plan, choice: TimelineChoice = {}): Timeline {
   const readyAt = new Map([...tasks].map(([id, list]) => [id, list.at(-1)?.to ?? 0]));
 
   const inPlace = plan.pots.filter((p) => !p.ownLye && p.place !== 'top');
-  const stages = stagesOf(design, inPlace).map((stage) => workOf(stage, closes));
+  const stages = pourStages(design, inPlace).map((stage) => workOf(stage, closes));
   const last = inMould(plan, design);
   const mould: MouldTask[] = [];
   const hand = (task: Hand, from: number): number => {
@@ -229,13 +229,13 @@ export function timelineOf(plan: Plan, choice: TimelineChoice = {}): Timeline {
 
 /** A stage in the order in which its pots are poured, with what is done between them and after. */
 interface StageWork {
-  readonly layer: Stage['layer'];
+  readonly layer: PourStage['layer'];
   readonly pots: readonly Pot[];
   readonly between: Hand | undefined;
   readonly after: readonly Hand[];
 }
 
-function workOf({ pots, techniques, technique, layer }: Stage, closes: (pot: Pot) => number): StageWork {
+function workOf({ pots, techniques, technique, layer }: PourStage, closes: (pot: Pot) => number): StageWork {
   const works = handworkOf(techniques);
   return {
     layer,

@@ -2,7 +2,7 @@ import { type Flow } from '../balance/flow.ts';
 import { PLAIN_BOUNDARY, type Technique, techniqueById, together } from '../palette/technique.ts';
 import { type Design } from '../plan/design.ts';
 import { type Plan, type Pot } from '../plan/plan.ts';
-import { type Stage, stagesOf } from './design.ts';
+import { type PourStage, pourStages } from './design.ts';
 import { BOND_HOURS } from './finish.ts';
 
 /** Two pots that meet in the bar. */
@@ -39,7 +39,7 @@ function boundaryOf({ body, layers, top }: Design): Technique | null {
 }
 
 /** Pots that a stage shows to what is poured onto it, and to what it is poured onto: a swirl all, layers one. */
-const shows = ({ pots, technique }: Stage, face: 'up' | 'down'): readonly Pot[] =>
+const shows = ({ pots, technique }: PourStage, face: 'up' | 'down'): readonly Pot[] =>
   technique?.touching === 'all' ? pots : face === 'up' ? pots.slice(-1) : pots.slice(0, 1);
 
 /**
@@ -56,7 +56,7 @@ export function touchingPots(plan: Plan, flow: Pick<Flow, 'pots'>): Touching[] {
   const sections = body.filter((p) => sectionOf(p) !== null);
   const poured = body.filter((p) => sectionOf(p) === null);
   const beside = [...sections].sort((a, b) => sectionOf(a)! - sectionOf(b)!);
-  const stages = poursOf(poured).flatMap((pour) => stagesOf(design, pour));
+  const stages = poursOf(poured).flatMap((pour) => pourStages(design, pour));
   const boundary = boundaryOf(design);
   const meet = (below: readonly Pot[], above: readonly Pot[], technique: Technique | null): Touching[] =>
     below.flatMap((a) => above.filter((b) => b.id !== a.id).map((b) => pair(a, b, technique)));

@@ -1,7 +1,7 @@
 import { flowOf } from '@kleur/core/balance';
 import { type LabD65 } from '@kleur/core/colour';
 import { blendPots, stirredLab, techniqueById } from '@kleur/core/palette';
-import { stagesOf } from '@kleur/core/work';
+import { pourStages } from '@kleur/core/work';
 import { useStage } from '../BenchContext.ts';
 import { usePlan } from '../state/useDerived.ts';
 import { sayStage } from '../timeScale.ts';
@@ -66,7 +66,7 @@ function useStirred(items: readonly Item[]): readonly { readonly names: string; 
     return [{ names: 'All of it', lab }];
   }
   const mass = new Map(flowOf(plan).pots.map((f) => [f.pot.id, f.toMould]));
-  return stagesOf(
+  return pourStages(
     design,
     plan.pots.filter((p) => p.place === 'mould' && (mass.get(p.id) ?? 0) > 0),
   ).flatMap(({ pots, technique }) => {
