@@ -2,6 +2,7 @@ import { concentrationOf, lyeRate } from '../balance/lye.ts';
 import { setBase, setWork } from '../plan/edit/index.ts';
 import { mistBeforeHeat, withFinish } from '../work/finish.ts';
 import { isMilk, milkShare } from '../plan/liquid.ts';
+import { type PotFlow } from '../balance/flow.ts';
 import { materialOf } from '../plan/plan.ts';
 import { type Check, type PlanFacts } from './check.ts';
 
@@ -103,14 +104,20 @@ export const RIVERS = { below: 30, dose: 4, bareBelow: 28, milk: 1, likely: 0.5 
 export function checkRivers(facts: PlanFacts): Check[] {
   const { plan, gel, print } = facts;
   const { naoh, koh, liquid } = lyeRate(plan);
-  const concentration = concentrationOf(naoh + koh, liquid);
-  if (gel.likelihood < RIVERS.likely - 1e-9 || concentration === 0) return [];
+  const recipe = concentrationOf(naoh + koh, liquid);
+  if (gel.likelihood < RIVERS.likely - 1e-9 || recipe === 0) return [];
   // Milk lowers the bar: what is enough lye with water is not with milk.
   const milk = milkShare(plan) > 0 ? RIVERS.milk : 0;
-  const white = plan.pots.filter((p) =>
-    facts.held.get(p.id)!.some((h) => h.material.cautions.includes('rivers') && h.dose >= RIVERS.dose - 1e-9),
+  const wet = new Map(facts.flow.pots.map((p) => [p.pot.id, concentrationIn(facts, p)]));
+  const white = plan.pots.filter(
+    (p) =>
+      facts.held
+        .get(p.id)!
+        .some((h) => h.material.cautions.includes('rivers') && h.dose >= RIVERS.dose - 1e-9) &&
+      (wet.get(p.id) ?? recipe) < RIVERS.below + milk - 1e-9,
   );
-  const withWhite = white.length > 0 && concentration < RIVERS.below + milk - 1e-9;
+  const withWhite = white.length > 0;
+  const concentration = withWhite ? (wet.get(white[0]!.id) ?? recipe) : recipe;
   const forced = gel.decided && gel.gel === 1;
   if (!withWhite && !(forced && concentration < RIVERS.bareBelow + milk - 1e-9)) return [];
   const below = withWhite ? RIVERS.below + milk : RIVERS.bareBelow + milk;
@@ -136,6 +143,17 @@ export function checkRivers(facts: PlanFacts): Check[] {
       ],
     },
   ];
+}
+
+/** Lye in all the water that a pot holds, %: its carriers' too. */
+function concentrationIn({ plan, flow }: PlanFacts, { contents }: PotFlow): number {
+  const { ledger } = flow;
+  const at = (what: Parameters<typeof ledger.at>[0]): number => contents[ledger.at(what)]!;
+  const wet = plan.materials.reduce(
+    (sum, m) => (m.water > 0 ? sum + (contents[ledger.material(m.id)]! * m.water) / 100 : sum),
+    0,
+  );
+  return concentrationOf(at('naoh') + at('koh'), at('liquid') + at('carrier-water') + wet);
 }
 
 /** Lye under this, without gel, cover or mist, lets ash form. % */

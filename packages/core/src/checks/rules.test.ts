@@ -129,6 +129,22 @@ describe('rivers, ash, false trace', () => {
     expect(at(30.5, 'milk')).toBeDefined();
     expect(at(31, 'milk')).toBeUndefined();
   });
+  it('rivers count the water that carriers bring beside the recipe', () => {
+    // 1,000 g: 142 g of lye in 288 g of water are 33 %; 6 g/kg in water 1 : 4 beside the recipe bring 24 g more: 31.3 %.
+    const wet = (value: number, ratio: number): Plan =>
+      planWith(
+        [
+          pot('White', 1, {
+            ...dose('titanium-dioxide-water', 6),
+            carrier: { medium: 'water', ratio },
+          }),
+        ],
+        lye(value),
+        work({ heat: 'force' }),
+      );
+    expect(find(wet(31, 0), 'rivers')).toBeUndefined();
+    expect(find(wet(31, 4), 'rivers')?.arithmetic).toMatch(/^lye concentration 29\.\d %, below 30 %/);
+  });
   it('ash: under 30 % lye, uncovered, no mist, little gel', () => {
     const at = (value: number, change: Partial<Work> = {}): Check | undefined =>
       find(planWith([pot('A', 1)], lye(value), work({ heat: 'prevent', ...change })), 'ash-likely');

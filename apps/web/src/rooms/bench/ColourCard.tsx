@@ -6,18 +6,21 @@ import * as why from '@kleur/core/why';
 import { usePrinter } from '../../shared/hooks/useSettings.ts';
 import { Why } from '../../shared/ui/Why.tsx';
 import { useColours } from './BenchContext.ts';
-import { BARE, type NamedStage } from './state/liveColours.ts';
+import { BARE, type NamedStage, otherGelOf } from './state/liveColours.ts';
 import { PotSwatch } from './PotSwatch.tsx';
 
 import { sayHours } from './timeScale.ts';
 
-const stages: readonly (readonly [NamedStage, string])[] = [
+const gelName = (gel: number): string => (gel > 0.75 ? 'gelled' : gel < 0.25 ? 'not gelled' : 'half gelled');
+
+const stagesAt = (gel: number): readonly (readonly [NamedStage, string])[] => [
   ['fresh', 'Fresh'],
   ['cut', 'At the cut'],
-  ['cured', 'Cured'],
+  ['cured', `Cured, ${gelName(gel)}`],
+  ['otherGel', `Cured, ${gelName(otherGelOf({ gel }))}`],
 ];
 
-/** Fresh, cut and cured side by side, then the colour at the time strip with its numbers. */
+/** Fresh, cut and cured side by side, gelled beside ungelled, then the colour at the time strip with its numbers. */
 export const ColourCard = memo(function ColourCard({
   potId,
   label,
@@ -38,7 +41,7 @@ export const ColourCard = memo(function ColourCard({
   return (
     <section className="colour-card" aria-label={`Predicted colour of ${label}`}>
       <div className="trio">
-        {stages.map(([name, said]) => (
+        {stagesAt(stage.gel).map(([name, said]) => (
           <figure key={name}>
             <PotSwatch potId={potId} stage={name} label={label} className="trio-fill" />
             <figcaption>

@@ -7,6 +7,7 @@ const words: Readonly<Record<NamedStage, string>> = {
   fresh: 'fresh',
   cut: 'at the cut',
   cured: 'cured',
+  otherGel: 'cured, if it does the other in gel',
 };
 
 /** A flat patch of a pot's predicted colour. `potId` null is the bare base. */

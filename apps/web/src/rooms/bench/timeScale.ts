@@ -1,16 +1,16 @@
-import { scaleSymlog } from 'd3-scale';
 import { CURED_HOURS, CUT_HOURS } from '@kleur/core/pigment';
+import { kneeAxis } from '../../shared/axis/logAxes.ts';
 
 /** Hours after which the scale turns from even to logarithmic: the first hours and the last weeks both show. */
 const KNEE_HOURS = 6;
 
-const scale = scaleSymlog().domain([0, CURED_HOURS]).range([0, 1]).constant(KNEE_HOURS);
+const axis = kneeAxis(CURED_HOURS, KNEE_HOURS);
 
 /** Hours since the pour → 0–1 along the time strip. */
-export const positionOfHours = (hours: number): number => scale(hours);
+export const positionOfHours = (hours: number): number => axis.at(hours);
 
 /** 0–1 along the time strip → hours since the pour. */
-export const hoursOfPosition = (position: number): number => scale.invert(Math.min(1, Math.max(0, position)));
+export const hoursOfPosition = (position: number): number => axis.valueAt(Math.min(1, Math.max(0, position)));
 
 export interface Tick {
   readonly hours: number;

@@ -1,7 +1,8 @@
 import { CloseOutlined, DownloadOutlined, PlusOutlined, SaveOutlined } from '@ant-design/icons';
-import { App, Button, Dropdown } from 'antd';
+import { App, Button } from 'antd';
+import { lazy, Suspense, useState } from 'react';
 import { labD65FromHex, screenColourFromLabD65 } from '@kleur/core/colour';
-import { type PaletteFile, paletteFormats } from '@kleur/core/formats';
+import { type PaletteFile } from '@kleur/core/formats';
 import { PLAN_LIMITS } from '@kleur/core/plan';
 import { failureOf } from '../../../data/api.ts';
 import { useCreatePaletteMutation } from '../../../data/palettes.ts';
@@ -14,8 +15,10 @@ import { newId } from '../../../data/newId.ts';
 import { useDocument } from '../state/useDerived.ts';
 import { named, useShelf } from '../useMatching.ts';
 import { formulaOf } from '../state/matching.ts';
-import { downloadPalette } from './paletteFiles.ts';
 import { type MatchedColour } from './usePaletteMatches.ts';
+
+// Menus are a large part of the controls: they come when one is asked for.
+const ExportMenu = lazy(() => import('./ExportMenu.tsx'));
 
 /** The palette: each wanted colour over what the shelf can make of it, and how far that moved. */
 export function PaletteRow({
@@ -31,6 +34,7 @@ export function PaletteRow({
   const print = usePrinter();
   const [savePalette] = useCreatePaletteMutation();
   const { message } = App.useApp();
+  const [exporting, setExporting] = useState(false);
   const full = colours.length >= PLAN_LIMITS.palette;
   const ready = colours.length > 0 && colours.every((c) => c.match !== null);
 
@@ -60,10 +64,17 @@ export function PaletteRow({
     }
   };
   const file: PaletteFile = { name, colours: plan.idea.colours.map((c) => ({ name: c.name, lab: c.lab })) };
-  const exportAs = (ending: string): void => {
-    const format = paletteFormats.find((f) => f.ending === ending);
-    if (format) void downloadPalette(format, file);
-  };
+  const exportButton = (
+    <Button
+      icon={<DownloadOutlined />}
+      disabled={colours.length === 0}
+      onClick={() => {
+        setExporting(true);
+      }}
+    >
+      Export
+    </Button>
+  );
 
   return (
     <section aria-label="Palette" aria-busy={busy}>
@@ -73,22 +84,13 @@ export function PaletteRow({
         <Button icon={<SaveOutlined />} disabled={colours.length === 0} onClick={() => void save()}>
           Save
         </Button>
-        <Dropdown
-          trigger={['click']}
-          menu={{
-            items: paletteFormats.map(({ ending, label }) => ({
-              key: ending,
-              label: `${label} (.${ending})`,
-            })),
-            onClick: ({ key }) => {
-              exportAs(key);
-            },
-          }}
-        >
-          <Button icon={<DownloadOutlined />} disabled={colours.length === 0}>
-            Export
-          </Button>
-        </Dropdown>
+        {exporting ? (
+          <Suspense fallback={exportButton}>
+            <ExportMenu file={file} disabled={colours.length === 0} />
+          </Suspense>
+        ) : (
+          exportButton
+        )}
         <Button type="primary" disabled={!ready} onClick={makePots}>
           Make pots
         </Button>

@@ -29,12 +29,12 @@ function slowWorker() {
   return { asked, predict };
 }
 
-it('asks for now, fresh, cut and cured at the same gel', async () => {
+it('asks for now, fresh, cut and cured at the same gel, and for the cured bar at the other', async () => {
   const { asked, predict } = slowWorker();
   const live = new LiveColours(predict);
   live.setStage({ hours: 5, gel: 0.5 });
-  expect(asked[0]!.stages.map((s) => s.hours)).toEqual([5, 0, 48, CURED_HOURS]);
-  expect(asked[0]!.stages.every((s) => s.gel === 0.5)).toBe(true);
+  expect(asked[0]!.stages.map((s) => s.hours)).toEqual([5, 0, 48, CURED_HOURS, CURED_HOURS]);
+  expect(asked[0]!.stages.map((s) => s.gel)).toEqual([0.5, 0.5, 0.5, 0.5, 1]);
   asked[0]!.answer();
   await tick();
 });

@@ -13,13 +13,15 @@ export type Predict = (
   stages: readonly Stage[],
 ) => Promise<PredictedColour[][]>;
 
-export type NamedStage = 'now' | 'fresh' | 'cut' | 'cured';
+export type NamedStage = 'now' | 'fresh' | 'cut' | 'cured' | 'otherGel';
 
 export interface PotColours {
   readonly now: PredictedColour;
   readonly fresh: PredictedColour;
   readonly cut: PredictedColour;
   readonly cured: PredictedColour;
+  /** Cured, if the batch does the other: see `otherGelOf`. */
+  readonly otherGel: PredictedColour;
 }
 
 export interface ColourSnapshot {
@@ -35,9 +37,18 @@ interface Question {
   readonly stage: Stage;
 }
 
+/** What a batch may do instead of what the time strip shows: gel where that is half at most, not gel otherwise. */
+export const otherGelOf = ({ gel }: Pick<Stage, 'gel'>): 0 | 1 => (gel > 0.5 ? 0 : 1);
+
 const stagesFor = (stage: Stage): Stage[] => {
   const { gel } = stage;
-  return [stage, { hours: 0, gel }, { hours: CUT_HOURS, gel }, { hours: CURED_HOURS, gel }];
+  return [
+    stage,
+    { hours: 0, gel },
+    { hours: CUT_HOURS, gel },
+    { hours: CURED_HOURS, gel },
+    { hours: CURED_HOURS, gel: otherGelOf(stage) },
+  ];
 };
 
 /**
@@ -95,9 +106,9 @@ export class LiveColours {
       // The same stage stays the same object: a change of the plan is none of the time.
       stage: before.hours === stage.hours && before.gel === stage.gel ? before : stage,
       pots: new Map(
-        answer.map(([now, fresh, cut, cured], i) => [
+        answer.map(([now, fresh, cut, cured, otherGel], i) => [
           ids[i]!,
-          { now: now!, fresh: fresh!, cut: cut!, cured: cured! },
+          { now: now!, fresh: fresh!, cut: cut!, cured: cured!, otherGel: otherGel! },
         ]),
       ),
     });

@@ -1,9 +1,9 @@
-import { scaleLog } from 'd3-scale';
 import { memo, useMemo } from 'react';
 import { potCanvas } from '@kleur/core/balance';
 import { type DoseWindow, type Material } from '@kleur/core/material';
 import { type Canvas, predictColour } from '@kleur/core/pigment';
 import { gramsPerKg, type GramsPerKg } from '@kleur/core/units';
+import { type Axis, logAxis } from '../../../shared/axis/logAxes.ts';
 import { usePrinter } from '../../../shared/hooks/useSettings.ts';
 import { useStage } from '../BenchContext.ts';
 import { usePlanPart } from '../state/useDerived.ts';
@@ -29,14 +29,7 @@ export function DoseBar(props: {
 }) {
   const { material, window: w, dose } = props;
   const print = usePrinter();
-  const scale = useMemo(
-    () =>
-      scaleLog()
-        .domain([lower(w), w.ceiling * BEYOND])
-        .range([0, 1])
-        .clamp(true),
-    [w],
-  );
+  const axis = useMemo(() => logAxis(lower(w), w.ceiling * BEYOND), [w]);
   const marks = [
     ...(w.faint === null ? [] : [['faint', w.faint] as const]),
     ['typical', w.typical] as const,
@@ -44,7 +37,7 @@ export function DoseBar(props: {
   ];
   return (
     <div className="dose-bar">
-      <DoseTrail material={material} scale={scale} potId={props.potId} />
+      <DoseTrail material={material} axis={axis} potId={props.potId} />
       <input
         type="range"
         aria-label={`${material.name}, strength`}
@@ -52,14 +45,14 @@ export function DoseBar(props: {
         min={0}
         max={1}
         step={0.002}
-        value={dose > 0 ? scale(dose) : 0}
+        value={dose > 0 ? axis.at(dose) : 0}
         onChange={(e) => {
-          props.onDose(gramsPerKg(Number(scale.invert(Number(e.target.value)).toPrecision(3))));
+          props.onDose(gramsPerKg(Number(axis.valueAt(Number(e.target.value)).toPrecision(3))));
         }}
       />
       <div className="dose-marks" aria-hidden>
         {marks.map(([name, at]) => (
-          <span key={name} style={{ left: `${scale(at) * 100}%` }}>
+          <span key={name} style={{ left: `${axis.at(at) * 100}%` }}>
             {name}
           </span>
         ))}
@@ -71,10 +64,10 @@ export function DoseBar(props: {
 /** What each dose would look like alone. Two dozen colours take well under a millisecond, so they need no worker. */
 const DoseTrail = memo(function DoseTrail(props: {
   readonly material: Material;
-  readonly scale: { invert(p: number): number };
+  readonly axis: Axis;
   readonly potId: string;
 }) {
-  const { material, scale, potId } = props;
+  const { material, axis, potId } = props;
   const stage = useStage();
   // The canvas is worked out anew with each plan and mostly the same: it is compared by what is in it.
   const key = usePlanPart((plan) => {
@@ -86,10 +79,10 @@ const DoseTrail = memo(function DoseTrail(props: {
     const ground = JSON.parse(key) as Canvas | null;
     if (!optics || !ground) return [];
     return Array.from({ length: STEPS }, (_, i) => {
-      const parts = [{ optics, dose: scale.invert((i + 0.5) / STEPS) }];
+      const parts = [{ optics, dose: axis.valueAt((i + 0.5) / STEPS) }];
       return predictColour({ canvas: ground, parts, age: 0, gel: null }, stage).hex;
     });
-  }, [key, material, scale, stage]);
+  }, [key, material, axis, stage]);
   return (
     <div className="dose-trail" aria-hidden>
       {trail.map((hex, i) => (

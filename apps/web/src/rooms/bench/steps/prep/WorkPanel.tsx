@@ -195,7 +195,7 @@ function GelWords() {
     <p className="soft small figure">
       {decided
         ? `Colours are shown ${likelihood > 0.5 ? 'gelled' : 'without gel'}, as it is decided here.`
-        : `Let be, gel is ${print.percent(likelihood * 100, 0)} likely: the middle gets to about ${print.temperature(reaches)}, and gel begins near ${print.temperature(begins)} (± 5). Colours, checks and matches count on ${likelihood >= 0.5 ? 'gel' : 'no gel'}.`}
+        : `Let be, gel is ${print.percent(likelihood * 100, 0)} likely: the middle gets to about ${print.temperature(reaches)}, and gel begins near ${print.temperature(begins)} (± 5). Colours and matches count on ${likelihood >= 0.5 ? 'gel' : 'no gel'}; the checks look at both.`}
     </p>
   );
 }
