@@ -58,7 +58,8 @@ export default defineConfig(({ command }) => ({
           groups: [
             { name: 'framework', test: FRAMEWORK, priority: 3 },
             { name: 'controls', test: /node_modules/, minShareCount: 6, priority: 2 },
-            { name: 'core', test: CORE, minShareCount: 3, priority: 2 },
+            { name: 'core', test: CORE, minShareCount: 2, priority: 2 },
+            { name: 'bench', test: /rooms.bench./, minShareCount: 3, priority: 2 },
             { name: 'shared', minShareCount: 7, priority: 1 },
           ],
         },
