@@ -283,10 +283,12 @@ function weighings(plan: Plan, flow: Flow): Weighing[] {
   const shared = flow.pots.filter((p) => !p.pot.ownLye).sort((a, b) => rank(a) - rank(b));
   const fromBase = shared.flatMap((p) => baseDraws(p).map((d) => ({ p, d })));
   // What goes into the bowl after a pot was taken off makes the rest heavier: told by stages.
+  const addedAfter = additionsOf(plan, flow);
   const left = (from: number, stage: WeighStage): number =>
-    fromBase.slice(from + 1).reduce((sum, x) => sum + at(stage, x.p, x.d), 0) + bowlAt(plan, flow, stage);
+    fromBase.slice(from + 1).reduce((sum, x) => sum + at(stage, x.p, x.d), 0) +
+    bowlAt(plan, flow, addedAfter, stage);
   const at = (stage: WeighStage, p: PotFlow, d: DrawFlow): number =>
-    d.mass - d.fraction * plan.base.totalOils * addedAfter(plan, flow, stage, stageOf(p.pot));
+    d.mass - d.fraction * plan.base.totalOils * addedAfter(stage, stageOf(p.pot));
   const list = fromBase.map(({ p, d }, i): Weighing => {
     const stage = stageOf(p.pot);
     return {
@@ -325,7 +327,9 @@ function baseDraws(p: PotFlow): DrawFlow[] {
 const STAGES: readonly WeighStage[] = ['emulsion', 'liquid', 'additives', 'scent'];
 
 /** What is stirred into a gram of oils' worth of the common batter between two stages, g. */
-function addedAfter(plan: Plan, flow: Flow, from: WeighStage, to: WeighStage): number {
+type AddedAfter = (from: WeighStage, to: WeighStage) => number;
+
+function additionsOf(plan: Plan, flow: Flow): AddedAfter {
   const { base } = plan;
   const bowl = flow.lyes.find((l) => l.potId === null);
   const takers = flow.pots
@@ -343,17 +347,18 @@ function addedAfter(plan: Plan, flow: Flow, from: WeighStage, to: WeighStage): n
     additives: doses('trace'),
     scent: base.scent ? (base.scent.dose * (1 + base.scent.stabiliser)) / 1000 : 0,
   };
-  return STAGES.slice(STAGES.indexOf(from) + 1, STAGES.indexOf(to) + 1).reduce(
-    (s, stage) => s + added[stage as keyof typeof added],
-    0,
-  );
+  return (from, to) =>
+    STAGES.slice(STAGES.indexOf(from) + 1, STAGES.indexOf(to) + 1).reduce(
+      (s, stage) => s + added[stage as keyof typeof added],
+      0,
+    );
 }
 
 /** What no pot takes of the bowl, as heavy as it is at a stage, g. */
-function bowlAt(plan: Plan, flow: Flow, stage: WeighStage): number {
+function bowlAt(plan: Plan, flow: Flow, addedAfter: AddedAfter, stage: WeighStage): number {
   const scented = plan.base.scent?.when === 'batter' && plan.pots.some((p) => p.scented && !p.ownLye);
   const oils = Math.max(0, flow.unallocated) * plan.base.totalOils;
-  return flow.leftoverMass - oils * addedAfter(plan, flow, stage, scented ? 'scent' : 'additives');
+  return flow.leftoverMass - oils * addedAfter(stage, scented ? 'scent' : 'additives');
 }
 
 function fromPots(flow: Flow): Weighing[] {
