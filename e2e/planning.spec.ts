@@ -68,15 +68,20 @@ test('mould → oils → four pots, one from part of another, a white without sc
   await bench.waitSaved();
 });
 
-test('three layers, each a mini-batch with its own lye', async ({ page, batches, bench }) => {
+test('three natural layers hours apart, each a mini-batch with its own lye', async ({
+  page,
+  batches,
+  bench,
+}) => {
   await batches.create();
   await bench.addUsualOils();
-  for (const [name, hours] of [
-    ['Ground', '3'],
-    ['Middle', '1.5'],
-    ['Sky', '0'],
+  for (const [name, hours, colour, dose] of [
+    ['Ground', '3', 'Cocoa', '12'],
+    ['Middle', '1.5', 'Rose clay', '12'],
+    ['Sky', '0', 'Kaolin', '10'],
   ] as const) {
     await bench.addPot(name, '1');
+    await bench.addDose(colour, dose);
     await page.getByText(/^How it is taken and where it goes/).click();
     await page.getByLabel('Mini-batch, own lye').check();
     await bench.fill('Poured before the last pour', hours);
@@ -96,6 +101,9 @@ test('three layers, each a mini-batch with its own lye', async ({ page, batches,
   await expect(bench.line('Oils', /Olive/).first()).toContainText('133.3 g');
   await expect(bench.sheet('Oils').getByRole('region', { name: 'Middle' })).toContainText('Lard');
   await expect(bench.line('Take the pots', /into jug \d, Middle/)).toContainText('all of it');
+  // Clay drinks of its own layer's liquid: 333.3 g of oils × 12 g/kg in 2.5 parts of water.
+  await expect(bench.cup('Middle')).toContainText(/4\.0 g\s*Rose clay.*10\.0 g\s*water/s);
+  await expect(bench.line('Lye', /kept for the cups/)).toHaveText([/10\.0 g/, /8\.3 g/]);
   // The set layer is misted before the next, away from any heat.
   await expect(bench.line('Pour', /Mist the set layer/)).toHaveCount(2);
   await bench.part('Order and pace');
@@ -136,6 +144,13 @@ test('a divided slab with uneven sections', async ({ page, batches, bench }) => 
   await bench.part('Mould and bars');
   await expect(page.getByRole('region', { name: 'Fill', exact: true })).toContainText(/100(\.0)? % full/);
   await expect(page.getByText(/of batter goes to no pot/)).toHaveCount(0);
+  // Black in the second section touches the first and the third, not the fourth.
+  await bench.step('Pots');
+  await bench.select('Grout');
+  await bench.addDose('Activated charcoal', '6');
+  await expect(
+    page.getByText('Activated charcoal in Grout smears over Glaze, Brick at the cut.'),
+  ).toBeVisible();
 });
 
 test('units are switched in place, and nothing that is stored moves', async ({ page, batches, bench }) => {

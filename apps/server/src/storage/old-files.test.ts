@@ -70,3 +70,42 @@ it('workspace-schema-6 keeps a rate of scent, an order of one’s own, and what 
   expect(plan.work.order).toEqual({ by: 'own', pots: plan.pots.map((p) => p.id) });
   expect((await t.api.get(routes.ticks(id))).body).toMatchObject([{ lineId: 'naoh:common', done: true }]);
 });
+
+it('workspace-schema-6 brings its one technique over as a design', async () => {
+  await open('workspace-schema-6.sqlite.gz');
+  const { items } = (await t.api.get(routes.batches)).body as BatchPage;
+  const designOf = async (name: string): Promise<unknown> => {
+    const { id } = items.find((b) => b.name === name)!;
+    return ((await t.api.get(routes.batch(id)).expect(200)).body as BatchDocument).plan.idea.design;
+  };
+  // A piped top lay over layers.
+  expect(await designOf('Verdigris roofs')).toEqual({
+    body: ['layers'],
+    layers: [],
+    top: 'piped-top',
+    twins: [],
+  });
+  expect(await designOf('Kingfisher')).toMatchObject({ body: ['wall-pour'], top: null });
+});
+
+it('workspace-schema-7 keeps a layer of its own, twins, colours and outline of an embed, and a wish per bar', async () => {
+  await open('workspace-schema-7.sqlite.gz');
+  const { items } = (await t.api.get(routes.batches)).body as BatchPage;
+  const { id } = items.find((b) => b.name === 'Verdigris roofs')!;
+  const { plan } = (await t.api.get(routes.batch(id)).expect(200)).body as BatchDocument;
+  expect(plan.idea.design).toEqual({
+    body: ['layers'],
+    layers: [{ id: 'own', technique: 'in-the-pot', pots: ['pot-1', 'pot-3'] }],
+    top: 'piped-top',
+    twins: [{ a: 'pot-2', b: 'pot-5' }],
+  });
+  expect(plan.embeds).toMatchObject([
+    {
+      pieces: 7,
+      gramsEach: 3,
+      parts: [{ parts: 2 }, { parts: 1, doses: [] }],
+      dusting: { materialId: 'mica-kettle', gramsPerDm2: 0.4 },
+    },
+  ]);
+  expect(plan.base.additives).toMatchObject([{ id: 'seeds', perBar: 1.5 }]);
+});
