@@ -7,6 +7,7 @@ import { useAppDispatch } from '../../../data/store.ts';
 import { edits } from '../state/edits.ts';
 import { useEdit } from '../state/useEdit.ts';
 import { usePlan } from '../state/useDerived.ts';
+import styles from './DesignPanel.module.css';
 
 const optionsOf = (techniques: readonly Technique[]) =>
   techniques.map((t) => ({ value: t.id, label: t.name }));
@@ -21,7 +22,7 @@ export function DesignPanel({ count }: { readonly count: number }) {
   const free = pots.filter((p) => p.place === 'mould' && !design.layers.some((l) => l.pots.includes(p.id)));
   const inBody = pots.length > 0 ? free.length : count;
   return (
-    <section aria-label="Techniques">
+    <section aria-label="Techniques" className={styles.techniques}>
       <h2>Techniques</h2>
       <div className="field">
         <label className="field-label" htmlFor="techniques-body">

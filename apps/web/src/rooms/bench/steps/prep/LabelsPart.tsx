@@ -1,5 +1,6 @@
 import { barsOf, type Cuts, cutsOf } from '@kleur/core/balance';
 import { lineText, type SheetGroup } from '@kleur/core/sheet';
+import { workOrder } from '@kleur/core/work';
 import { usePrinter } from '../../../../shared/hooks/useSettings.ts';
 import { PotSwatch } from '../../PotSwatch.tsx';
 import { useDocument, usePlan, usePrep } from '../../state/useDerived.ts';
@@ -8,14 +9,15 @@ import { PagePrint } from './PagePrint.tsx';
 import { PrintButton } from './PrintButton.tsx';
 import { useSheet } from './useSheet.ts';
 
-/** One label a cup, jar, bottle and embed, and a strip to lay along the mould: to print, cut out and stick on. */
+/** One label a cup, jar, bottle, embed, and jug without a cup, and a strip to lay along the mould: to print, cut out and stick on. */
 export function LabelsPart() {
   const { name } = useDocument();
   const plan = usePlan();
   const { sections } = useSheet();
   // Cups first; what was made the day before after them.
   const groups = ['cups', 'before'].flatMap((id) => sections.find((s) => s.id === id)?.groups ?? []);
-  const labels = groups.filter((g) => g.id !== 'frozen' && g.id !== 'infusions');
+  const made = groups.filter((g) => g.id !== 'frozen' && g.id !== 'infusions');
+  const labels = [...made, ...useJugsWithoutCup(made)];
   const strips = barsOf(plan.moulding).rows.flatMap(({ row }) => {
     const cuts = cutsOf(row.mould, plan.moulding.bars);
     return cuts ? [{ row, cuts }] : [];
@@ -24,10 +26,10 @@ export function LabelsPart() {
     <section aria-label="Cup labels">
       <PagePrint name={name} />
       <div className="section-head no-print">
-        <p className="soft">Print, cut, and stick one on each cup before lye meets oil.</p>
+        <p className="soft">Print, cut, and stick one on each cup and jug before lye meets oil.</p>
         <PrintButton label="Print labels" />
       </div>
-      {labels.length === 0 && <p className="soft">Nothing of this plan comes out of a cup.</p>}
+      {labels.length === 0 && <p className="soft">No pots and no cups yet.</p>}
       <ul className="labels">
         {labels.map((g) => (
           <Label key={g.id} group={g} name={name} />
@@ -40,6 +42,16 @@ export function LabelsPart() {
       )}
     </section>
   );
+}
+
+/** Pots that nothing is measured for: their jugs have a number all the same. */
+function useJugsWithoutCup(made: readonly SheetGroup[]): readonly SheetGroup[] {
+  const plan = usePlan();
+  return workOrder(plan).order.flatMap((id, i): SheetGroup[] => {
+    const pot = plan.pots.find((p) => p.id === id);
+    if (!pot || made.some((g) => g.potId === id)) return [];
+    return [{ id: `jug:${id}`, title: `Jug ${i + 1}: ${pot.name}`, potId: id, lines: [] }];
+  });
 }
 
 function Label({ group, name }: { readonly group: SheetGroup; readonly name: string }) {
