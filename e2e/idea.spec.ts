@@ -246,9 +246,9 @@ test('palettes: saved, favoured, used again, exported and read back', async ({
   await expect(saved.getByRole('listitem').filter({ hasText: 'Kingfisher' })).toBeVisible();
 
   for (const [kind, ending] of [
-    ['GIMP palette', 'gpl'],
-    ['Swatch exchange', 'ase'],
-    ['CSV', 'csv'],
+    ['Palette (.gpl)', 'gpl'],
+    ['Swatches (.ase)', 'ase'],
+    ['Table with hex', 'csv'],
   ] as const) {
     await idea.palette.getByRole('button', { name: 'Export' }).click();
     const [file] = await Promise.all([
@@ -359,11 +359,18 @@ test('bad files are refused with a reason and nothing is lost', async ({ page, b
       'This file holds 100000 colours; at most 256 can be read.',
     ],
     ['rows.csv', 'name,hex\nA,#12\n', 'Row 2: “#12” is no colour like #4a63b0.'],
+    ['open.csv', 'name,hex\n"A,#4a63b0\n', 'Row 2: a quotation mark is opened and not closed.'],
     ['words.txt', 'hello', 'A palette file ends in .gpl, .ase or .csv.'],
   ] as const) {
     await idea.file('Choose a palette file', name, content, 'application/octet-stream');
     await expect(alert).toContainText(said);
   }
+  // Lab values may be for either white: asked, with what the file says as the default.
+  await idea.file('Choose a palette file', 'lab.csv', 'name,L,a,b,white\nA,60,10,20,D50\n', 'text/csv');
+  const white = page.getByRole('radiogroup', { name: 'White of the Lab values' });
+  await expect(white.getByRole('radio', { name: 'D50' })).toBeChecked();
+  await white.getByText('D65').click();
+  await expect(white.getByRole('radio', { name: 'D65' })).toBeChecked();
   await idea.file(
     'Choose a palette file',
     'markup.gpl',

@@ -42,7 +42,7 @@ class DesignDto implements Design {
 export class PaletteColourDto {
   @Text(ID_LENGTH, { min: 1 }) id!: string;
   @Text(L.name, { min: 1 }) name!: string;
-  @Numbers(3, -200, 200, { description: 'CIELAB D65' }) lab!: LabD65;
+  @Numbers(3, L.lab.min, L.lab.max, { description: 'CIELAB D65' }) lab!: LabD65;
 }
 
 export class IdeaDto implements Idea {

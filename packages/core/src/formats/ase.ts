@@ -6,8 +6,11 @@ import {
   checkCount,
   type FileColour,
   FormatError,
+  isPlausible,
+  type LabWhite,
   MOST_FILE_COLOURS,
   type PaletteFile,
+  type ReadPalette,
   tidyName,
 } from './paletteFile.ts';
 
@@ -17,8 +20,12 @@ const GROUP_END = 0xc002;
 const COLOUR = 0x0001;
 const FLOATS: Readonly<Record<string, number>> = { 'RGB ': 3, 'LAB ': 3, CMYK: 4, Gray: 1 };
 
-/** Reads an Adobe swatch exchange file: RGB, Lab (D50), grey and plain CMYK. @throws FormatError when cut short or odd. */
-export function parseAse(bytes: Uint8Array): PaletteFile {
+/**
+ * Reads a swatch exchange file: RGB, Lab, grey and plain CMYK. Colours that cannot be any are left out, with a word.
+ * @param white what its Lab values are for; the format means D50.
+ * @throws FormatError when cut short or odd, or when nothing is left.
+ */
+export function parseAse(bytes: Uint8Array, white: LabWhite = 'D50'): ReadPalette {
   const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
   const need = (at: number, length: number): void => {
     if (at + length > view.byteLength) throw new FormatError('The file is cut short.');
@@ -30,6 +37,9 @@ export function parseAse(bytes: Uint8Array): PaletteFile {
   let at = 12;
   let name = 'Palette';
   const colours: FileColour[] = [];
+  const notes: string[] = [];
+  let hasLab = false;
+  let seen = 0;
   for (let i = 0; i < blocks; i++) {
     need(at, 6);
     const type = view.getUint16(at);
@@ -42,16 +52,19 @@ export function parseAse(bytes: Uint8Array): PaletteFile {
       if (type === GROUP_START) name = tidyName(label, name);
       else {
         if (colours.length >= MOST_FILE_COLOURS) checkCount(blocks);
-        colours.push({
-          name: tidyName(label, `Colour ${colours.length + 1}`),
-          lab: readColour(view, after, end),
-        });
+        const called = tidyName(label, `Colour ${++seen}`);
+        const { model, values } = readColour(view, after, end);
+        hasLab ||= model === 'LAB ';
+        const lab = labOf(model, values, white);
+        if (lab) colours.push({ name: called, lab });
+        else notes.push(`“${called}” was left out: ${outOfRange(model, values)}.`);
       }
     } else if (type !== GROUP_END) throw new FormatError(`Block ${i + 1} is of an unknown kind.`);
     at = end;
   }
+  if (colours.length === 0 && notes.length > 0) throw new FormatError(notes[0]);
   checkCount(colours.length);
-  return { name, colours };
+  return { name, colours, notes, white: hasLab ? white : null };
 }
 
 /** UTF-16 with its length in front, a zero at the end. */
@@ -65,7 +78,12 @@ function readName(view: DataView, at: number, end: number): [string, number] {
   return [text, after];
 }
 
-function readColour(view: DataView, at: number, end: number): LabD65 {
+/** The colour model and its numbers as they stand in the file. */
+function readColour(
+  view: DataView,
+  at: number,
+  end: number,
+): { readonly model: string; readonly values: readonly number[] } {
   if (at + 4 > end) throw new FormatError('A colour is cut short.');
   const model = String.fromCharCode(...[0, 1, 2, 3].map((i) => view.getUint8(at + i)));
   const count = FLOATS[model];
@@ -73,7 +91,20 @@ function readColour(view: DataView, at: number, end: number): LabD65 {
   if (at + 4 + count * 4 > end) throw new FormatError('A colour is cut short.');
   const v = Array.from({ length: count }, (_, i) => view.getFloat32(at + 4 + i * 4));
   if (v.some((x) => !Number.isFinite(x))) throw new FormatError('A colour is not a number.');
-  if (model === 'LAB ') return adaptD50ToD65([v[0]! * 100, v[1]!, v[2]!] as never);
+  return { model, values: v };
+}
+
+/** Channels may lie this far beyond 0 and 1, as wide colours do, and are brought back. */
+const BEYOND = 0.25;
+
+/** Null for what cannot be a colour. */
+function labOf(model: string, v: readonly number[], white: LabWhite): LabD65 | null {
+  if (model === 'LAB ') {
+    const lab = [v[0]! * 100, v[1]!, v[2]!] as const;
+    if (!isPlausible(lab)) return null;
+    return white === 'D65' ? lab : adaptD50ToD65(lab as never);
+  }
+  if (v.some((x) => x < -BEYOND || x > 1 + BEYOND)) return null;
   const rgb =
     model === 'CMYK'
       ? v.slice(0, 3).map((x) => (1 - x) * (1 - v[3]!))
@@ -83,6 +114,13 @@ function readColour(view: DataView, at: number, end: number): LabD65 {
   const [r, g, b] = rgb.map((x) => decodeChannel(Math.min(1, Math.max(0, x))));
   return labD65FromXyz(xyzFromLinearRgb([r!, g!, b!]));
 }
+
+const outOfRange = (model: string, v: readonly number[]): string =>
+  model === 'LAB '
+    ? `L ${round(v[0]! * 100)}, a ${round(v[1]!)}, b ${round(v[2]!)} is no colour`
+    : `${model.trim()} ${v.map(round).join(', ')} is out of range`;
+
+const round = (v: number): string => String(Math.round(v * 100) / 100);
 
 /** Writes a swatch exchange file, RGB, in one group. */
 export function printAse({ name, colours }: PaletteFile): Uint8Array {

@@ -2,7 +2,16 @@ import Papa from 'papaparse';
 import { screenColourFromLabD65 } from '../colour/gamut.ts';
 import { type LabD65 } from '../colour/lab.ts';
 import { HEX_PATTERN, labD65FromHex } from '../colour/srgb.ts';
-import { checkCount, FormatError, type PaletteFile, tidyName } from './paletteFile.ts';
+import { adaptD50ToD65 } from '../colour/adapt.ts';
+import {
+  checkCount,
+  FormatError,
+  isPlausible,
+  type LabWhite,
+  type PaletteFile,
+  type ReadPalette,
+  tidyName,
+} from './paletteFile.ts';
 
 /** Text that a spreadsheet would take for a formula, also where it was made harmless before. */
 const FORMULA = /^'*[=+\-@\t\r]/;
@@ -13,42 +22,78 @@ const column = (row: Readonly<Record<string, string>>, ...names: string[]): stri
 };
 
 /**
- * Reads CSV whose heading row names a `hex` column, or `L`, `a`, `b` (D65), and maybe `name`.
+ * Reads CSV whose heading row names a `hex` column, or `L`, `a`, `b`, and maybe `name` and `white` (D50 or D65). Lab is
+ * exact and wins over hex, which may be the nearest that a screen shows.
+ * @param white what Lab values are for; what the file says, or D65, unless it is given.
  * @throws FormatError naming the row.
  */
-export function parseCsv(text: string): PaletteFile {
-  const { data: rows } = Papa.parse<Record<string, string>>(text, { header: true, skipEmptyLines: true });
+export function parseCsv(text: string, white?: LabWhite): ReadPalette {
+  const { data, errors } = Papa.parse<Record<string, string>>(text, { header: true });
+  for (const e of errors) {
+    const said = parserError(e.code);
+    // The parser counts the heading row for quotation marks, and leaves it out for cells.
+    const line = (e.row ?? 0) + (e.type === 'Quotes' ? 1 : 2);
+    if (said) throw new FormatError(`Row ${line}: ${said}`);
+  }
+  // Empty rows are left out here, so that the others keep the number of their line.
+  const rows = data
+    .map((row, i) => ({ row, line: i + 2 }))
+    .filter(({ row }) => Object.values(row).some((cell) => typeof cell === 'string' && cell.trim() !== ''));
   checkCount(rows.length);
+  const said = rows.map(({ row }) => column(row, 'white', 'illuminant')?.trim().toUpperCase());
+  const ofFile = said.find((w): w is LabWhite => w === 'D50' || w === 'D65') ?? 'D65';
+  const used = white ?? ofFile;
+  const colours = rows.map(({ row, line }, i) => {
+    const { lab, exact } = labOf(row, line);
+    return {
+      exact,
+      name: tidyName(plainName(column(row, 'name') ?? ''), `Colour ${i + 1}`),
+      lab: exact && used === 'D50' ? adaptD50ToD65(lab as never) : lab,
+    };
+  });
   return {
     name: 'Palette',
-    colours: rows.map((row, i) => ({
-      name: tidyName(plainName(column(row, 'name') ?? ''), `Colour ${i + 1}`),
-      lab: labOf(row, i + 2),
-    })),
+    colours: colours.map(({ name, lab }) => ({ name, lab })),
+    notes: [],
+    white: colours.some((c) => c.exact) ? used : null,
   };
+}
+
+/** What the parser stumbled over, in words; null for what does not matter. */
+function parserError(code: string): string | null {
+  switch (code) {
+    case 'MissingQuotes':
+      return 'a quotation mark is opened and not closed.';
+    case 'InvalidQuotes':
+      return 'a quotation mark stands inside a cell.';
+    case 'TooManyFields':
+      return 'it has more cells than the heading row. Are decimal commas in quotation marks?';
+    default:
+      return null;
+  }
 }
 
 /** The name as it was before it was made harmless. */
 const plainName = (name: string): string =>
   name.startsWith("'") && FORMULA.test(name) ? name.slice(1) : name;
 
-function labOf(row: Readonly<Record<string, string>>, line: number): LabD65 {
+function labOf(
+  row: Readonly<Record<string, string>>,
+  line: number,
+): { readonly lab: LabD65; readonly exact: boolean } {
+  const texts = ['l', 'a', 'b'].map((c) => column(row, c)?.trim().replace(',', '.') ?? '');
   const hex = column(row, 'hex', 'colour', 'color')?.trim();
-  if (hex) {
-    const full = hex.startsWith('#') ? hex : `#${hex}`;
-    if (!HEX_PATTERN.test(full))
-      throw new FormatError(`Row ${line}: “${hex.slice(0, 20)}” is no colour like #4a63b0.`);
-    return labD65FromHex(full);
+  if (texts.every((t) => t !== '')) {
+    const lab = texts.map(Number) as [number, number, number];
+    if (lab.some((v) => !Number.isFinite(v)) || !isPlausible(lab))
+      throw new FormatError(`Row ${line}: L, a, b of ${texts.join(', ').slice(0, 40)} is no colour.`);
+    return { lab, exact: true };
   }
-  const lab = ['l', 'a', 'b'].map((c) => {
-    const text = column(row, c)?.trim().replace(',', '.');
-    return text ? Number(text) : NaN;
-  });
-  const [L, a, b] = lab as [number, number, number];
-  if (lab.some((v) => !Number.isFinite(v)) || L < 0 || L > 100 || Math.abs(a) > 160 || Math.abs(b) > 160) {
-    throw new FormatError(`Row ${line}: a colour needs a hex column, or L, a and b.`);
-  }
-  return [L, a, b];
+  if (!hex) throw new FormatError(`Row ${line}: a colour needs a hex column, or L, a and b.`);
+  const full = hex.startsWith('#') ? hex : `#${hex}`;
+  if (!HEX_PATTERN.test(full))
+    throw new FormatError(`Row ${line}: “${hex.slice(0, 20)}” is no colour like #4a63b0.`);
+  return { lab: labD65FromHex(full), exact: false };
 }
 
 /**
@@ -63,6 +108,7 @@ export const printCsv = ({ colours }: PaletteFile): string =>
       L: Number(lab[0].toFixed(2)),
       a: Number(lab[1].toFixed(2)),
       b: Number(lab[2].toFixed(2)),
+      white: 'D65',
     })),
     { escapeFormulae: FORMULA },
   );

@@ -38,7 +38,7 @@ describe('.gpl', () => {
   });
 
   it.each([
-    ['', 'This is no GIMP palette: its first line is missing.'],
+    ['', 'This is no .gpl palette: its first line is missing.'],
     ['GIMP Palette\nName: x\n', 'There is no colour in this file.'],
     ['GIMP Palette\n12 13\n', 'Line 2 is no colour: “12 13”.'],
     ['GIMP Palette\n12 13 999 x\n', 'Line 2 is no colour: “12 13 999 x”.'],
@@ -131,16 +131,102 @@ describe('CSV', () => {
       const text = printCsv({ name: 'P', colours: [{ name, lab: [50, -1.5, 2] }] });
       const [, line] = text.split('\r\n');
       expect(line).not.toMatch(/^"?[=+\-@\t]/);
-      expect(line).toMatch(/,50,-1\.5,2$/);
+      expect(line).toMatch(/,50,-1\.5,2,D65$/);
       expect(parseCsv(text).colours[0]!.name).toBe(name.trim());
     },
   );
 
   it('names the row that is no colour', () => {
     expect(() => parseCsv('hex\n#12\n')).toThrow('Row 2: “#12” is no colour like #4a63b0.');
-    expect(() => parseCsv('L,a,b\n50,0,0\n500,0,0\n')).toThrow('Row 3: a colour needs');
+    expect(() => parseCsv('L,a,b\n50,0,0\n500,0,0\n')).toThrow('Row 3: L, a, b of 500, 0, 0 is no colour.');
     expect(() => parseCsv('x\n1\n')).toThrow('Row 2: a colour needs a hex column, or L, a and b.');
     expect(() => parseCsv('hex\n')).toThrow('There is no colour in this file.');
+  });
+});
+
+describe('what a file may get wrong', () => {
+  /** A swatch exchange file of one group of colours, each a model and its numbers. */
+  const swatches = (...colours: (readonly [name: string, model: string, values: readonly number[]])[]) => {
+    const bytes: number[] = [0x41, 0x53, 0x45, 0x46, 0, 1, 0, 0, 0, 0, 0, colours.length];
+    const u16 = (v: number): number[] => [v >> 8, v & 255];
+    for (const [name, model, values] of colours) {
+      const view = new DataView(new ArrayBuffer(4 * values.length));
+      values.forEach((v, i) => {
+        view.setFloat32(4 * i, v);
+      });
+      const body = [
+        ...u16(name.length + 1),
+        ...Array.from(`${name}\0`).flatMap((c) => u16(c.charCodeAt(0))),
+        ...Array.from(model, (c) => c.charCodeAt(0)),
+        ...new Uint8Array(view.buffer),
+        0,
+        2,
+      ];
+      bytes.push(0, 1, 0, 0, ...u16(body.length), ...body);
+    }
+    return Uint8Array.from(bytes);
+  };
+
+  it('a swatch that is no colour is left out with a word, and the rest is read', () => {
+    const read = parseAse(
+      swatches(['Good', 'LAB ', [0.5, 10, 20]], ['Mad', 'LAB ', [90, 0, 0]], ['Hot', 'RGB ', [7, 0, 0]]),
+    );
+    expect(read.colours.map((c) => c.name)).toEqual(['Good']);
+    expect(read.notes).toEqual([
+      '“Mad” was left out: L 9000, a 0, b 0 is no colour.',
+      '“Hot” was left out: RGB 7, 0, 0 is out of range.',
+    ]);
+  });
+
+  it('a file of nothing else is refused with the first reason', () => {
+    expect(() => parseAse(swatches(['Mad', 'LAB ', [90, 0, 0]]))).toThrow('“Mad” was left out: L 9000');
+  });
+
+  it('whatever it reads, a plan can hold and the server takes', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.float({ noNaN: true, noDefaultInfinity: true }), { minLength: 3, maxLength: 3 }),
+        (v) => {
+          try {
+            for (const { lab } of parseAse(swatches(['C', 'LAB ', v])).colours)
+              for (const x of lab) expect(Math.abs(x)).toBeLessThanOrEqual(200);
+          } catch (e) {
+            expect((e as Error).name).toBe('FormatError');
+          }
+        },
+      ),
+    );
+  });
+
+  it('Lab of a swatch is for D50 unless the maker knows better', () => {
+    const bytes = swatches(['C', 'LAB ', [0.5, 10, 20]]);
+    expect(parseAse(bytes).white).toBe('D50');
+    expect(parseAse(bytes, 'D65').colours[0]!.lab).toEqual([50, 10, 20]);
+    expect(parseAse(swatches(['C', 'RGB ', [1, 0, 0]])).white).toBeNull();
+  });
+
+  it('Lab of a table is for what the table says, D65 without a word, or what the maker knows', () => {
+    const table = (white: string): string => `L,a,b,white\n50,10,20,${white}\n`;
+    expect(parseCsv(table('D65'))).toMatchObject({ white: 'D65', colours: [{ lab: [50, 10, 20] }] });
+    const d50 = adaptD50ToD65([50, 10, 20] as never);
+    expect(deltaE00(parseCsv(table('d50')).colours[0]!.lab, d50)).toBeLessThan(1e-9);
+    expect(parseCsv(table('')).white).toBe('D65');
+    expect(deltaE00(parseCsv(table(''), 'D50').colours[0]!.lab, d50)).toBeLessThan(1e-9);
+    expect(parseCsv('hex\n#4a63b0\n').white).toBeNull();
+  });
+
+  it('exact Lab wins over the hex that a screen shows for it', () => {
+    const beyond = { name: 'P', colours: [{ name: 'Neon', lab: [70, 90, 80] as const }] };
+    expect(parseCsv(printCsv(beyond)).colours[0]!.lab).toEqual([70, 90, 80]);
+  });
+
+  it.each([
+    ['name,hex\n"open,#4a63b0\n', 'Row 2: a quotation mark is opened and not closed.'],
+    ['name,hex\nA,#4a63b0\n\n"a"b,#4a63b0\n', 'Row 4: a quotation mark stands inside a cell.'],
+    ['L,a,b\n50,5,1,-2\n', 'Row 2: it has more cells than the heading row.'],
+    ['hex\n#4a63b0\n\n\n#12\n', 'Row 5: “#12” is no colour like #4a63b0.'],
+  ])('a table with a fault names its line: %j', (text, message) => {
+    expect(() => parseCsv(text)).toThrow(message);
   });
 });
 

@@ -1,15 +1,15 @@
 import { screenColourFromLabD65 } from '../colour/gamut.ts';
 import { labD65FromHex } from '../colour/srgb.ts';
-import { checkCount, FormatError, type PaletteFile, tidyName } from './paletteFile.ts';
+import { checkCount, FormatError, type PaletteFile, type ReadPalette, tidyName } from './paletteFile.ts';
 
 const ROW = /^\s*(\d{1,3})\s+(\d{1,3})\s+(\d{1,3})(?:\s+(.*))?$/;
 const hexByte = (n: number): string => n.toString(16).padStart(2, '0');
 
-/** Reads a GIMP palette. @throws FormatError with the line that cannot be read. */
-export function parseGpl(text: string): PaletteFile {
+/** Reads a .gpl palette. @throws FormatError with the line that cannot be read. */
+export function parseGpl(text: string): ReadPalette {
   const lines = text.replace(/^\ufeff/, '').split(/\r\n|\r|\n/);
   if (lines[0]?.trim() !== 'GIMP Palette')
-    throw new FormatError('This is no GIMP palette: its first line is missing.');
+    throw new FormatError('This is no .gpl palette: its first line is missing.');
   let name = 'Palette';
   const rows: { rgb: number[]; name: string; line: number }[] = [];
   lines.slice(1).forEach((line, i) => {
@@ -32,10 +32,12 @@ export function parseGpl(text: string): PaletteFile {
       name: tidyName(n, `Colour ${i + 1}`),
       lab: labD65FromHex(`#${rgb.map(hexByte).join('')}`),
     })),
+    notes: [],
+    white: null,
   };
 }
 
-/** Writes a GIMP palette. Colours beyond sRGB are written as the nearest of the same hue. */
+/** Writes a .gpl palette. Colours beyond sRGB are written as the nearest of the same hue. */
 export function printGpl({ name, colours }: PaletteFile): string {
   const rows = colours.map(({ lab, name: n }) => {
     const { hex } = screenColourFromLabD65(lab);

@@ -1,4 +1,11 @@
 /** Files in and out. */
 export { type ImageSize, imageSize, MOST_PIXELS } from './imageSize.ts';
-export { FormatError, MOST_FILE_BYTES, MOST_FILE_COLOURS, type PaletteFile } from './paletteFile.ts';
+export {
+  FormatError,
+  type LabWhite,
+  MOST_FILE_BYTES,
+  MOST_FILE_COLOURS,
+  type PaletteFile,
+  type ReadPalette,
+} from './paletteFile.ts';
 export { type PaletteCodec, type PaletteFormat, paletteFormats } from './paletteFormats.ts';

@@ -11,6 +11,27 @@ export interface FileColour {
   readonly lab: LabD65;
 }
 
+/** Which white the Lab values of a file are for. */
+export type LabWhite = 'D50' | 'D65';
+
+/** What was read of a file, and what its reader must be told. */
+export interface ReadPalette extends PaletteFile {
+  /** What was left out, in sentences. */
+  readonly notes: readonly string[];
+  /** The white that its Lab values were read for; null where it has none, so that nobody need be asked. */
+  readonly white: LabWhite | null;
+}
+
+/** Bounds of a colour that a plan can hold: beyond any real one. */
+export const LAB_BOUNDS = { L: [0, 100], ab: [-160, 160] } as const;
+
+/** Whether a colour can be one at all. */
+export const isPlausible = ([L, a, b]: readonly [number, number, number]): boolean => {
+  const [low, high] = LAB_BOUNDS.ab;
+  const within = (v: number, from: number, to: number): boolean => v >= from && v <= to;
+  return within(L, ...LAB_BOUNDS.L) && within(a, low, high) && within(b, low, high);
+};
+
 /** Most colours that are read from a file. */
 export const MOST_FILE_COLOURS = 256;
 /** Largest file that is looked at, bytes. */

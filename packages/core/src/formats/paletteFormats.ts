@@ -1,15 +1,18 @@
-import { type PaletteFile } from './paletteFile.ts';
+import { type LabWhite, type PaletteFile, type ReadPalette } from './paletteFile.ts';
 
-/** How a format is read and written: as text or as bytes. Readers throw `FormatError`. */
+/**
+ * How a format is read and written: as text or as bytes. Readers throw `FormatError`; `white` is what Lab values are for,
+ * where the maker knows better than the file.
+ */
 export type PaletteCodec =
   | {
       readonly kind: 'text';
-      readonly read: (text: string) => PaletteFile;
+      readonly read: (text: string, white?: LabWhite) => ReadPalette;
       readonly write: (palette: PaletteFile) => string;
     }
   | {
       readonly kind: 'bytes';
-      readonly read: (bytes: Uint8Array) => PaletteFile;
+      readonly read: (bytes: Uint8Array, white?: LabWhite) => ReadPalette;
       readonly write: (palette: PaletteFile) => Uint8Array;
     };
 
@@ -26,19 +29,19 @@ export interface PaletteFormat {
 export const paletteFormats: readonly PaletteFormat[] = [
   {
     ending: 'gpl',
-    label: 'GIMP palette',
+    label: 'Palette',
     mediaType: 'text/plain',
     load: () => import('./gpl.ts').then((m) => ({ kind: 'text', read: m.parseGpl, write: m.printGpl })),
   },
   {
     ending: 'ase',
-    label: 'Swatch exchange',
+    label: 'Swatches',
     mediaType: 'application/octet-stream',
     load: () => import('./ase.ts').then((m) => ({ kind: 'bytes', read: m.parseAse, write: m.printAse })),
   },
   {
     ending: 'csv',
-    label: 'CSV with hex or L, a, b columns',
+    label: 'Table with hex or L, a, b columns',
     mediaType: 'text/csv',
     load: () => import('./csv.ts').then((m) => ({ kind: 'text', read: m.parseCsv, write: m.printCsv })),
   },

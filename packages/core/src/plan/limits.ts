@@ -4,6 +4,8 @@ export const PLAN_LIMITS = {
   oils: 20,
   pots: 24,
   palette: 12,
+  /** Of each of L*, a*, b*. */
+  lab: { min: -200, max: 200 },
   techniques: 4,
   layers: 4,
   twins: 24,

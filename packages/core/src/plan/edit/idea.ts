@@ -36,9 +36,17 @@ export function setTwins(plan: Plan, a: string, b: string, same: boolean): Plan 
   });
 }
 
+/** A colour as a plan can hold it: whatever it came from, it can be saved. */
+function held(colour: PaletteColour): PaletteColour {
+  const { min, max } = PLAN_LIMITS.lab;
+  const lab = colour.lab.map((v) => (Number.isFinite(v) ? Math.min(max, Math.max(min, v)) : 0));
+  const [L, a, b] = lab as [number, number, number];
+  return lab.every((v, i) => v === colour.lab[i]) ? colour : { ...colour, lab: [L, a, b] };
+}
+
 /** Replaces the whole palette. Pots that followed a colour no longer in it keep their formula and stop following. */
 export function setPalette(plan: Plan, colours: readonly PaletteColour[]): Plan {
-  const kept = colours.slice(0, PLAN_LIMITS.palette);
+  const kept = colours.slice(0, PLAN_LIMITS.palette).map(held);
   const ids = new Set(kept.map((c) => c.id));
   return {
     ...plan,

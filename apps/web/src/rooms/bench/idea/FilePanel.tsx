@@ -1,8 +1,8 @@
 import { FileOutlined, StarFilled, StarOutlined, DeleteOutlined } from '@ant-design/icons';
-import { App, Button } from 'antd';
+import { App, Button, Segmented } from 'antd';
 import { useState } from 'react';
 import { screenColourFromLabD65 } from '@kleur/core/colour';
-import { FormatError, type PaletteFile } from '@kleur/core/formats';
+import { FormatError, type LabWhite, type PaletteFile, type ReadPalette } from '@kleur/core/formats';
 import { PLAN_LIMITS } from '@kleur/core/plan';
 import { failureOf } from '../../../data/api.ts';
 import {
@@ -46,11 +46,13 @@ const Strip = ({ colours }: { readonly colours: PaletteFile['colours'] }) => (
 
 /** A palette out of a file. */
 export function FilePanel() {
-  const [read, setRead] = useState<PaletteFile | null>(null);
+  const [read, setRead] = useState<ReadPalette | null>(null);
+  const [file, setFile] = useState<File | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const take = useTake();
-  const open = (file: File): void => {
-    readPalette(file)
+  const open = (chosen: File, white?: LabWhite): void => {
+    setFile(chosen);
+    readPalette(chosen, white)
       .then((palette) => {
         setRead(palette);
         setProblem(null);
@@ -68,13 +70,33 @@ export function FilePanel() {
         icon={<FileOutlined />}
         text="Choose a palette file"
         accept={ACCEPTED}
-        onFile={open}
+        onFile={(chosen) => {
+          open(chosen);
+        }}
       />
       {problem && (
         <p className="field-problem" role="alert">
           {problem}
         </p>
       )}
+      {read && file && read.white !== null && (
+        <div className="setting">
+          <span>Its Lab values are for</span>
+          <Segmented<LabWhite>
+            aria-label="White of the Lab values"
+            value={read.white}
+            onChange={(white) => {
+              open(file, white);
+            }}
+            options={['D50', 'D65']}
+          />
+        </div>
+      )}
+      {read?.notes.map((note) => (
+        <p key={note} className="soft small">
+          {note}
+        </p>
+      ))}
       {read && (
         <div className="saved-row">
           <b>{read.name}</b>
