@@ -79,20 +79,20 @@ export function checkMud(facts: PlanFacts): Check[] {
     .filter((t) => t.mixed)
     .flatMap(({ a, b }): Check[] => {
       const ends: readonly LabD65[] = [facts.looks.get(a.id)!.cured, facts.looks.get(b.id)!.cured];
-      const { index } = blendedLab(
+      const { index, mud, lab } = blendedLab(
         facts.looks.get(a.id)!.composition,
         facts.looks.get(b.id)!.composition,
         ends,
         cured(facts.gel.gel),
       );
-      if (index >= MUD_BELOW) return [];
+      if (!mud) return [];
       return [
         {
           id: 'mud',
           level: 'warn',
           place: { at: 'pot', potId: a.id },
           sentence: `${a.name} and ${b.name} turn to mud where they are overworked.`,
-          arithmetic: `an even blend keeps ${facts.print.percent(index * 100, 0)} of their chroma`,
+          arithmetic: `an even blend keeps ${facts.print.percent(index * 100, 0)} of their chroma${index < MUD_BELOW ? '' : `, C* ${facts.print.number(chromaOf(lab), 0)}, in a hue that neither has`}`,
           remedy: 'Work them less, or choose neighbours on the wheel.',
         },
       ];

@@ -9,6 +9,9 @@ export const MUD_BELOW = 0.35;
 /** Colours with less chroma than this are white or bare: nothing to lose. */
 const NEUTRAL = 16;
 
+/** A blend of less chroma than this whose hue is that of neither is mud too, however much of their chroma it keeps. */
+const MURKY = { chroma: 15, hue: 40 } as const;
+
 export interface Blend {
   /** What an even blend of the two becomes. */
   readonly lab: LabD65;
@@ -35,7 +38,24 @@ export function blendedLab(one: Composition, two: Composition, ends: readonly La
   const pale = ends.some((e) => chromaOf(e) < NEUTRAL && e[0] > 75);
   const mean = (chromaOf(ends[0]!) + chromaOf(ends[1]!)) / 2;
   const index = pale ? 1 : chromaOf(lab) / Math.max(1e-6, mean);
-  return { lab, index, mud: index < MUD_BELOW };
+  return { lab, index, mud: !pale && (index < MUD_BELOW || isMurky(lab, ends)) };
+}
+
+/** Of little colour, and of a hue that neither of the two has; what is neutral has none. */
+const isMurky = (lab: LabD65, ends: readonly LabD65[]): boolean => {
+  const coloured = ends.filter((e) => chromaOf(e) >= NEUTRAL);
+  return (
+    chromaOf(lab) < MURKY.chroma &&
+    coloured.length > 0 &&
+    coloured.every((e) => hueBetween(lab, e) > MURKY.hue)
+  );
+};
+
+/** Angle between two hues, 0–180 degrees. */
+function hueBetween(one: LabD65, two: LabD65): number {
+  const angle = ([, a, b]: LabD65): number => (Math.atan2(b, a) * 180) / Math.PI;
+  const d = Math.abs(angle(one) - angle(two)) % 360;
+  return Math.min(d, 360 - d);
 }
 
 /**

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { deltaE00 } from '../colour/deltaE00.ts';
-import { type LabD65 } from '../colour/lab.ts';
+import { chromaOf, type LabD65 } from '../colour/lab.ts';
 import { labD65FromHex } from '../colour/srgb.ts';
 import { anything, candidatesOf } from '../match/candidates.ts';
 import { referenceCanvas } from '../pigment/canvas.ts';
@@ -8,7 +8,7 @@ import { cured } from '../pigment/stage.ts';
 import { shelfItem } from '../testing/plans.ts';
 import { checkApart, greyOrder, mendPair, touchingPairs } from './apart.ts';
 import { angleOfHue, harmony, hueOfAngle, labFromOklch, oklchFromLab, WHEELS } from './harmony.ts';
-import { blendPots } from './mud.ts';
+import { blendPots, MUD_BELOW } from './mud.ts';
 import { photoColours, seededRandom } from './photo.ts';
 import { reachSlices } from './reach.ts';
 import { techniqueById, TECHNIQUES } from './technique.ts';
@@ -143,6 +143,15 @@ describe('mud check', () => {
     expect(blendPots(pot('ultramarine-blue', 6), pot('orange-oxide', 3), cured()).mud).toBe(true);
     expect(blendPots(pot('ultramarine-blue', 6), pot('hydrated-chromium-oxide', 4), cured()).mud).toBe(false);
     expect(blendPots(pot('ultramarine-blue', 6), pot('titanium-dioxide-oil', 6), cured()).mud).toBe(false);
+  });
+
+  it('what keeps some chroma, but little and in the hue of neither, is mud too', () => {
+    // Moss and rose: a dull brown, neither green nor pink.
+    const murky = blendPots(pot('chromium-oxide-green', 3), pot('mica-ribbon', 6), cured());
+    expect(murky.index).toBeGreaterThan(MUD_BELOW);
+    expect([chromaOf(murky.lab) < 15, murky.mud]).toEqual([true, true]);
+    // Two soft neighbours keep their hue: soft, not mud.
+    expect(blendPots(pot('rose-clay', 8), pot('red-iron-oxide', 0.6), cured()).mud).toBe(false);
   });
 
   it('a pot blended with itself is itself', () => {

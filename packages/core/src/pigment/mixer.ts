@@ -87,6 +87,7 @@ export function mixerOf(tables: MixTables): Mixer {
     return out;
   }
 
+  const specked = special.flatMap(({ specks }, i) => (specks ? [{ i, specks }] : []));
   const emitters = special.flatMap(({ emission }, i) => (emission ? [{ i, ...emissionBand(emission) }] : []));
 
   /** Light taken in below its peak by a fluorescent comes back in its band, less what leaves as heat. */
@@ -101,13 +102,21 @@ export function mixerOf(tables: MixTables): Mixer {
       for (let b = 0; b < BAND_COUNT; b++)
         out[b] = Math.min(MAX_REFLECTANCE, out[b]! + gains[n]! * shape[b]!);
     });
-    special.forEach(({ specks }, i) => {
-      const area = specks ? Math.min(MAX_SPECK_AREA, doses[i]! * specks.areaPerDose) : 0;
-      if (!specks || area === 0) return;
-      for (let b = 0; b < BAND_COUNT; b++) {
-        out[b] = out[b]! + (specks.reflectance[b]! - out[b]!) * area;
-      }
-    });
+    addSpecks(doses, out);
+  }
+
+  /** Specks lie side by side on the ground, whatever their order; what they would cover beyond the most, they share. */
+  function addSpecks(doses: ArrayLike<number>, out: Spectrum): void {
+    let wanted = 0;
+    for (const { i, specks } of specked) wanted += doses[i]! * specks.areaPerDose;
+    if (wanted === 0) return;
+    const covered = Math.min(MAX_SPECK_AREA, wanted);
+    for (let b = 0; b < BAND_COUNT; b++) {
+      let seen = out[b]! * (1 - covered);
+      for (const { i, specks } of specked)
+        seen += ((doses[i]! * specks.areaPerDose * covered) / wanted) * specks.reflectance[b]!;
+      out[b] = seen;
+    }
   }
 
   function shareOfAbsorption(b: number, i: number): number {

@@ -119,6 +119,22 @@ describe('mixing', () => {
     );
   });
 
+  it('specks do not care about their order, and never cover more than their most', () => {
+    const specks = ['coffee-ground', 'poppy-seed', 'oats-ground', 'pumice-coarse'];
+    const amounts = fc.array(fc.double({ min: 0, max: 200, noNaN: true }), { minLength: 4, maxLength: 4 });
+    fc.assert(
+      fc.property(amounts, anyStage, (doses, stage) => {
+        const parts = specks.map((id, i) => part(id, doses[i]!));
+        const one = predictLab(referenceCanvas, parts, stage);
+        expect(deltaE00(one, predictLab(referenceCanvas, [...parts].reverse(), stage))).toBeLessThan(1e-6);
+      }),
+    );
+    // Twice as much of what covers all it may changes nothing.
+    const full = (d: number) =>
+      predictLab(referenceCanvas, [part('poppy-seed', d), part('coffee-ground', d)], cured());
+    expect(deltaE00(full(500), full(1000))).toBeLessThan(1e-9);
+  });
+
   it('agrees with the slow twin', () => {
     fc.assert(
       fc.property(anyParts(plain), anyStage, (parts, stage) => {
