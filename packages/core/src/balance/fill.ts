@@ -3,6 +3,7 @@ import { flowOf } from './balance.ts';
 import { embedFacts, embedsRoom, lineMass } from './embedFacts.ts';
 import { type Flow, totalOf } from './flow.ts';
 import { barsOf, mouldsVolume } from './mould.ts';
+import { materialWater } from './water.ts';
 import { PLAN_LIMITS } from '../plan/limits.ts';
 import { liquidOfPlan } from '../plan/liquid.ts';
 import { type Plan } from '../plan/plan.ts';
@@ -83,10 +84,7 @@ export const WATER_LEAVES = 0.55;
 export function waterShare(plan: Plan, flow: Flow = flowOf(plan)): number {
   const liquid = totalOf(flow, flow.ledger.at('liquid')) * liquidOfPlan(plan).water;
   const water = liquid + totalOf(flow, flow.ledger.at('carrier-water'));
-  const wet = plan.materials.reduce(
-    (sum, m) => (m.water > 0 ? sum + (totalOf(flow, flow.ledger.material(m.id)) * m.water) / 100 : sum),
-    0,
-  );
+  const wet = materialWater(plan, flow.ledger, (column) => totalOf(flow, column));
   return flow.mass > 0 ? (water + wet) / flow.mass : 0;
 }
 

@@ -1,9 +1,8 @@
-import { shelfItem, bead, dose, planWith, pot, tenthGramScale } from '../testing/plans.ts';
+import { bead, dose, planWith, pot } from '../testing/plans.ts';
 import { emptyMoulding, type Moulding, plainMould } from '../plan/moulding.ts';
 import { setAdditive, setBase, setDose, setMoulding } from '../plan/edit/index.ts';
 import { type AdditiveRow, type Plan } from '../plan/plan.ts';
 import { grams, gramsPerKg } from '../units/quantity.ts';
-import { scrubMeasures } from '../work/scrub.ts';
 import { flowOf } from './balance.ts';
 import { barWeights, fillOf, solveOils } from './fill.ts';
 import { barsOfMould } from './mould.ts';
@@ -91,21 +90,5 @@ describe('grams per bar', () => {
   it('without bars a wish waits', () => {
     const waiting = planWith([pot('A', 1)], { additives: [seeds({ perBar: grams(2) })] });
     expect(settleWishes(waiting)).toBe(waiting);
-  });
-});
-
-describe('scrubs as they are judged', () => {
-  it('in cups of the maker and spoonfuls in a bar', () => {
-    // 0.6 g/ml: 142 g are 236.7 ml, a US cup; 1.5 g are 2.5 ml, half a teaspoon.
-    expect(scrubMeasures(shelfItem('poppy-seed'), 142, 1.5, tenthGramScale)).toEqual([
-      'about 1 cup',
-      '½ tsp in a bar',
-    ]);
-    expect(scrubMeasures(shelfItem('poppy-seed'), 250, null, { spoons: 'metric' })).toEqual([
-      'about 1¾ cups',
-    ]);
-    // Less than an eighth of a cup is none.
-    expect(scrubMeasures(shelfItem('poppy-seed'), 10, null, tenthGramScale)).toEqual([]);
-    expect(scrubMeasures(shelfItem('kaolin'), 142, 1.5, tenthGramScale)).toEqual([]);
   });
 });

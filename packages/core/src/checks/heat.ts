@@ -3,6 +3,7 @@ import { setBase, setWork } from '../plan/edit/index.ts';
 import { mistBeforeHeat, withFinish } from '../work/finish.ts';
 import { isMilk, milkShare } from '../plan/liquid.ts';
 import { type PotFlow } from '../balance/flow.ts';
+import { materialWater } from '../balance/water.ts';
 import { materialOf } from '../plan/plan.ts';
 import { type Check, type PlanFacts } from './check.ts';
 
@@ -149,10 +150,7 @@ export function checkRivers(facts: PlanFacts): Check[] {
 function concentrationIn({ plan, flow }: PlanFacts, { contents }: PotFlow): number {
   const { ledger } = flow;
   const at = (what: Parameters<typeof ledger.at>[0]): number => contents[ledger.at(what)]!;
-  const wet = plan.materials.reduce(
-    (sum, m) => (m.water > 0 ? sum + (contents[ledger.material(m.id)]! * m.water) / 100 : sum),
-    0,
-  );
+  const wet = materialWater(plan, ledger, (column) => contents[column]!);
   return concentrationOf(at('naoh') + at('koh'), at('liquid') + at('carrier-water') + wet);
 }
 

@@ -179,11 +179,13 @@ export const checkWhiteWillTan = (facts: PlanFacts): Check[] =>
 
 const PALE = 82;
 
+/** Pots that a pot touches. */
+const neighbours = ({ touching }: PlanFacts, pot: Pot): readonly Pot[] =>
+  touching.flatMap(({ a, b }) => (a === pot ? [b] : b === pot ? [a] : []));
+
 /** Pale pots that a pot touches. */
 const paleBeside = (facts: PlanFacts, pot: Pot): readonly Pot[] =>
-  facts.touching
-    .flatMap(({ a, b }) => (a === pot ? [b] : b === pot ? [a] : []))
-    .filter((p) => facts.looks.get(p.id)!.cured[0] >= PALE);
+  neighbours(facts, pot).filter((p) => facts.looks.get(p.id)!.cured[0] >= PALE);
 
 /** A migrating dye that touches a pale pot. */
 export const checkBleeds = (facts: PlanFacts): Check[] =>
@@ -212,19 +214,17 @@ const BRIGHT = { chroma: 35, L: 50 } as const;
 
 /** Bright pots that a pot touches: black dust dulls them too. */
 const brightBeside = (facts: PlanFacts, pot: Pot): readonly Pot[] =>
-  facts.touching
-    .flatMap(({ a, b }) => (a === pot ? [b] : b === pot ? [a] : []))
-    .filter((p) => {
-      const lab = facts.looks.get(p.id)!.cured;
-      return chromaOf(lab) >= BRIGHT.chroma && lab[0] >= BRIGHT.L;
-    });
+  neighbours(facts, pot).filter((p) => {
+    const lab = facts.looks.get(p.id)!.cured;
+    return chromaOf(lab) >= BRIGHT.chroma && lab[0] >= BRIGHT.L;
+  });
 
 /** The least of a pot's own black with which it is still clearly darker than all it touches; null for none. */
 function leastBlack(facts: PlanFacts, pot: Pot, black: Material): Repair | null {
   const row = pot.doses.find((d) => d.materialId === black.id);
   const looks = facts.looks.get(pot.id)!;
   const at = looks.composition.parts.findIndex((p) => p.optics === black.optics);
-  const beside = facts.touching.flatMap(({ a, b }) => (a === pot ? [b] : b === pot ? [a] : []));
+  const beside = neighbours(facts, pot);
   if (!row || at < 0 || beside.length === 0) return null;
   const doses = looks.composition.parts.map((p) => p.dose);
   const inherited = doses[at]! - row.dose;

@@ -2,6 +2,7 @@ import { designText, together } from '../palette/technique.ts';
 import { setPot, setWork } from '../plan/edit/index.ts';
 import { BOND_HOURS, bondedPots } from '../work/finish.ts';
 import { consistencyWanted } from '../work/handwork.ts';
+import { SCENT_FACTOR } from '../work/pace.ts';
 import { type Plan, type Pot } from '../plan/plan.ts';
 import { techniquesOf } from '../work/design.ts';
 import { type PotStep, type TopStep } from '../work/timeline.ts';
@@ -55,7 +56,7 @@ export function checkScentSeizes({ plan, blend, print }: PlanFacts): Check[] {
   const technique = pot && together(techniquesOf(design, pot));
   if (!technique) return [];
   const wants = consistencyWanted(design, pot);
-  const factor = { moderate: 0.5, strong: 0.25, seizes: 0.1 }[blend.pace as 'moderate' | 'strong' | 'seizes'];
+  const factor = SCENT_FACTOR[blend.pace];
   return [
     {
       id: 'scent-seizes-technique',

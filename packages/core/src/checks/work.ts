@@ -2,7 +2,7 @@ import { setParts, setWork } from '../plan/edit/index.ts';
 import { dividedMould, layerVolume } from '../balance/mould.ts';
 import { sectionOf } from '../work/touching.ts';
 import { consistencyWanted } from '../work/handwork.ts';
-import { isMilk } from '../plan/liquid.ts';
+import { LIQUID_FACTS } from '../plan/liquid.ts';
 import { materialOf, type Pot } from '../plan/plan.ts';
 import { lotAtHand } from '../material/lot.ts';
 import { isColourant } from '../material/curve.ts';
@@ -111,15 +111,15 @@ export function checkScrub(facts: PlanFacts): Check[] {
 export function checkAllergen(facts: PlanFacts): Check[] {
   const { plan } = facts;
   const oils = facts.flow.ledger.oils.map((id) => materialOf(plan, id));
-  const told = (m: Material): string =>
+  const told = (m: Pick<Material, 'name' | 'allergens'>): string =>
     m.allergens.length > 0 ? `${m.name} (${m.allergens.join(', ')})` : m.name;
   const names = [...oils, ...facts.used]
     .filter((m) => m.allergens.length > 0 || m.cautions.includes('allergen'))
     .map(told);
-  const milk = plan.base.liquid.parts
-    .filter((p) => isMilk(p.kind) && p.percent > 0)
-    .map((p) => `${p.name} (${p.kind === 'milk' ? 'milk' : 'coconut'})`);
-  const all = [...new Set([...names, ...milk])];
+  const liquids = plan.base.liquid.parts
+    .filter((p) => p.percent > 0 && LIQUID_FACTS[p.kind].allergens.length > 0)
+    .map((p) => told({ name: p.name, allergens: LIQUID_FACTS[p.kind].allergens }));
+  const all = [...new Set([...names, ...liquids])];
   if (all.length === 0) return [];
   return [
     {

@@ -1,3 +1,4 @@
+import { type Allergen } from '../material/material.ts';
 import { type LiquidKind, type Plan } from './plan.ts';
 
 export interface LiquidFacts {
@@ -7,17 +8,18 @@ export interface LiquidFacts {
   readonly fat: number;
   /** Saponification value of the fat, mg KOH per g. */
   readonly fatSap: number;
+  readonly allergens: readonly Allergen[];
 }
 
 /** What a liquid is by weight. Typical: cow's milk, tinned coconut milk, strong brine, boiled beer. */
 export const LIQUID_FACTS: Readonly<Record<LiquidKind, LiquidFacts>> = {
-  milk: { water: 0.87, fat: 0.035, fatSap: 227 },
-  'coconut-milk': { water: 0.7, fat: 0.2, fatSap: 257 },
-  tea: { water: 1, fat: 0, fatSap: 0 },
-  puree: { water: 0.9, fat: 0, fatSap: 0 },
-  brine: { water: 0.75, fat: 0, fatSap: 0 },
-  beer: { water: 0.95, fat: 0, fatSap: 0 },
-  other: { water: 1, fat: 0, fatSap: 0 },
+  milk: { water: 0.87, fat: 0.035, fatSap: 227, allergens: ['milk'] },
+  'coconut-milk': { water: 0.7, fat: 0.2, fatSap: 257, allergens: ['coconut'] },
+  tea: { water: 1, fat: 0, fatSap: 0, allergens: [] },
+  puree: { water: 0.9, fat: 0, fatSap: 0, allergens: [] },
+  brine: { water: 0.75, fat: 0, fatSap: 0, allergens: [] },
+  beer: { water: 0.95, fat: 0, fatSap: 0, allergens: ['barley'] },
+  other: { water: 1, fat: 0, fatSap: 0, allergens: [] },
 };
 
 /** Kinds that brown and heat as milk does. */

@@ -2,13 +2,13 @@ import { barsOf, dividedFill } from '../balance/mould.ts';
 import { cutsOf } from '../balance/cuts.ts';
 import { designText, techniqueById } from '../palette/technique.ts';
 import { type PowderLine } from '../plan/embed.ts';
-import { type Finish, type Plan } from '../plan/plan.ts';
+import { type Finish, type Plan, type Pot } from '../plan/plan.ts';
 import { mediumName } from '../work/dispersion.ts';
 import { bondedPots, DRY_MINUTES, keptCold, keptWarm } from '../work/finish.ts';
 import { type PrepPot } from '../work/prep.ts';
 import { timelineOf, type TopStep } from '../work/timeline.ts';
 import { ALCOHOL, FRESH_BATTER, HOT_MOULD, OWN_RULES } from './cautions.ts';
-import { fineMass, jugOf, manyOf, NOTHING, type SheetContext } from './context.ts';
+import { fineMass, inSentence, jugOf, listOf, manyOf, NOTHING, type SheetContext } from './context.ts';
 import { group, line, section, type SheetLine, type SheetSection } from './sheet.ts';
 
 /** The choice that is made after the scent, in seconds. */
@@ -18,11 +18,7 @@ export function decideSection({ plan }: SheetContext): SheetSection | null {
   if (!fallback) return null;
   return section('decide', 'Decide', [
     group('decide', '', [
-      line(
-        'decide:full',
-        '',
-        `It holds: ${design ? design.charAt(0).toLowerCase() + design.slice(1) : 'the full design'}`,
-      ),
+      line('decide:full', '', `It holds: ${inSentence(design) || 'the full design'}`),
       line('decide:fallback', '', `It races: ${fallback.name.toLowerCase()} instead`),
     ]),
   ]);
@@ -37,12 +33,27 @@ export function pourSection(ctx: SheetContext): SheetSection | null {
     'pour',
     'Pour',
     [
-      group('pour', '', [...heights(ctx), ...pours(ctx)]),
+      group('pour', '', [...designLine(ctx), ...heights(ctx), ...pours(ctx)]),
       group('top', 'On the top', top(ctx, named)),
       group('spare', 'Spare mould', spare(ctx)),
     ],
     bondedPots(plan).length > 0 ? [ALCOHOL] : [],
   );
+}
+
+/** What the colours are brought together by. */
+function designLine({ plan }: SheetContext): SheetLine[] {
+  const design = designText(plan.idea.design);
+  return design === '' ? [] : [line('pour:design', '', design)];
+}
+
+/** What a pot of a layer of its own is worked with, and how. */
+function withinLayer({ plan }: SheetContext, pot: Pot): string {
+  const layer = plan.idea.design.layers.find((l) => l.pots.includes(pot.id));
+  const technique = layer && techniqueById(layer.technique);
+  if (!technique) return '';
+  const others = plan.pots.filter((p) => p.id !== pot.id && layer.pots.includes(p.id)).map((p) => p.name);
+  return others.length === 0 ? '' : `one layer with ${listOf(others)}: ${inSentence(technique.name)}`;
 }
 
 /** How high to fill while dividers stand. */
@@ -102,7 +113,10 @@ function pours(ctx: SheetContext): SheetLine[] {
           ]
         : []),
       line(`pour:${pot.id}`, print.mass(flow.toMould), `of jug ${jugOf(ctx, pot)} into the mould`, {
-        note: [at, `about ${print.mass(flow.loss)} sticks to the jug`].filter(Boolean).join('; ') + kept,
+        note:
+          [at, withinLayer(ctx, pot), `about ${print.mass(flow.loss)} sticks to the jug`]
+            .filter(Boolean)
+            .join('; ') + kept,
       }),
       ...(i < pots.length - 1
         ? sieve

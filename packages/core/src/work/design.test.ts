@@ -84,6 +84,12 @@ describe('a layer of its own', () => {
     expect(d!.pourAt).toBeGreaterThanOrEqual(turn.to);
   });
 
+  it('is not brought forward for lying in one layer with an earlier pot', () => {
+    const apart = designed({ body: ['layers'], layers: [layer('in-the-pot', 'A', 'D')] });
+    const slow = apart.pots.map((p) => (p.name === 'B' ? { ...p, doses: [] } : p));
+    expect(timelineOf({ ...apart, pots: slow }).broughtForward).toEqual([]);
+  });
+
   it('takes its pots out of other layers, and forgets a pot that is removed', () => {
     const next = setDesignLayer(plan, { id: 'm', technique: 'drops', pots: ['C', 'D'] });
     expect(next.idea.design.layers.map((l) => l.pots)).toEqual([['B'], ['C', 'D']]);

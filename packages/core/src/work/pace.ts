@@ -15,7 +15,7 @@ export const REFERENCE = { light: 12, medium: 22, thick: 35, stiff: 55 } as cons
 /** How far the truth may lie from the figure, as factors. */
 export const PACE_SPREAD = { low: 0.7, high: 1.4 } as const;
 
-const SCENT_FACTOR: Readonly<Record<ScentFacts['pace'], number>> = {
+export const SCENT_FACTOR: Readonly<Record<ScentFacts['pace'], number>> = {
   slows: 1.3,
   none: 1,
   slight: 0.75,

@@ -120,7 +120,7 @@ export function timelineOf(plan: Plan, choice: TimelineChoice = {}): Timeline {
 
   const inPlace = plan.pots.filter((p) => !p.ownLye && p.place !== 'top');
   const stages = pourStages(design, inPlace).map((stage) => workOf(stage, closes));
-  const last = inMould(plan, design);
+  const bodyEnds = stages.length > 0 ? inMould(plan, design) : [];
   const mould: MouldTask[] = [];
   const hand = (task: Hand, from: number): number => {
     mould.push({ name: task.name, from, to: from + task.minutes });
@@ -129,7 +129,6 @@ export function timelineOf(plan: Plan, choice: TimelineChoice = {}): Timeline {
   const lastsOf = ({ pots, between, after }: StageWork): number =>
     minutes.pour * pots.length + (between?.minutes ?? 0) * (pots.length - 1) + minutesOf(after);
   const boundary = boundaryHand(design);
-  const bodyEnds = stages.length > 0 ? last : [];
   const workedUntil = new Map<string, number>();
   stages.forEach((stage, i) => {
     // A move through the whole body waits for all that is poured before it.
@@ -157,42 +156,32 @@ export function timelineOf(plan: Plan, choice: TimelineChoice = {}): Timeline {
   const filled = clock;
   const wantsOnTop = wantedOnTop(design);
   const tops = new Map<string, TopStep>();
-  const place = (pot: Pot, ready: number): void => {
+  /** A pot's turn on the top, as soon as it is wanted; it waits from `ready` on. */
+  const onItsTop = (pot: Pot, ready: number, lasts: number): TopStep => {
     const window = windowFor(paces.get(pot.id)!, wantsOnTop);
     const from = Math.max(clock, window[0]);
-    const to = from + minutes.top;
-    clock = to;
-    tops.set(pot.id, {
+    const to = from + lasts;
+    const step = {
       from,
       to,
       waits: from - ready,
       wants: wantsOnTop,
       window,
       verdict: verdictOf(window, from, to),
-    });
+    };
+    tops.set(pot.id, step);
+    return step;
   };
   const top = plan.pots.filter((p) => !p.ownLye && p.place === 'top');
   for (const pot of top) clock = add(pot, 'top', Math.max(clock, opens(pot)));
   for (const pot of inPlace)
-    if (pot.place === 'mould' && pot.reserve > 0) place(pot, tasks.get(pot.id)!.at(-1)!.to);
+    if (pot.place === 'mould' && pot.reserve > 0)
+      clock = onItsTop(pot, tasks.get(pot.id)!.at(-1)!.to, minutes.top).to;
   const shaped = design.top === null ? undefined : HANDWORK[design.top]?.after;
   if (shaped) {
     // Where nothing was kept for it, the last that was poured is shaped, as soon as it holds.
     const upper = top.length + tops.size === 0 ? stages.at(-1)?.pots.at(-1) : undefined;
-    if (upper) {
-      const window = windowFor(paces.get(upper.id)!, wantsOnTop);
-      const from = Math.max(clock, window[0]);
-      const to = from + shaped.minutes;
-      tops.set(upper.id, {
-        from,
-        to,
-        waits: from - filled,
-        wants: wantsOnTop,
-        window,
-        verdict: verdictOf(window, from, to),
-      });
-      clock = from;
-    }
+    if (upper) clock = onItsTop(upper, filled, shaped.minutes).from;
     clock = hand(shaped, clock);
   }
   for (const pot of plan.pots) if (pot.ownLye) add(pot, 'pour', Math.max(readyAt.get(pot.id)!, opens(pot)));
@@ -222,7 +211,9 @@ export function timelineOf(plan: Plan, choice: TimelineChoice = {}): Timeline {
   return {
     pots: plan.pots.map(step),
     pours: [...body, ...top].map((p) => p.id),
-    broughtForward: body.filter((p, i) => inPlace.indexOf(p) > i && closes(p) < closes(inPlace[i]!)),
+    broughtForward: stages.flatMap(({ pots, planned }) =>
+      pots.filter((p, i) => planned.indexOf(p) > i && closes(p) < closes(planned[i]!)),
+    ),
     mould,
   };
 }
@@ -231,6 +222,8 @@ export function timelineOf(plan: Plan, choice: TimelineChoice = {}): Timeline {
 interface StageWork {
   readonly layer: PourStage['layer'];
   readonly pots: readonly Pot[];
+  /** The same in the order of the plan. */
+  readonly planned: readonly Pot[];
   readonly between: Hand | undefined;
   readonly after: readonly Hand[];
 }
@@ -239,6 +232,7 @@ function workOf({ pots, techniques, technique, layer }: PourStage, closes: (pot:
   const works = handworkOf(techniques);
   return {
     layer,
+    planned: pots,
     pots:
       technique?.touching === 'all'
         ? // Whole minutes: pots as good as alike keep the order of the plan.

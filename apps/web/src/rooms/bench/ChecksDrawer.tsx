@@ -7,7 +7,7 @@ import { CHECK_LEVELS } from './checkLevels.ts';
 import { useChecks } from './state/useDerived.ts';
 
 // Loaded when it is first opened, and not kept up before.
-const ChecksPanel = lazy(() => import('./ChecksPanel.tsx'));
+const AllChecks = lazy(() => import('./AllChecks.tsx'));
 
 /** How many findings there are, and the way to all of them. */
 export const ChecksDrawer = memo(function ChecksDrawer() {
@@ -28,7 +28,7 @@ export const ChecksDrawer = memo(function ChecksDrawer() {
       />
       {seen && (
         <Suspense>
-          <ChecksPanel
+          <AllChecks
             open={open}
             onClose={() => {
               setOpen(false);

@@ -9,6 +9,8 @@ export const scrubs: readonly MaterialRow[] = [
   {
     ...scrub,
     id: 'pumice-fine',
+    density: 1,
+    dusty: true,
     name: 'Pumice, fine',
     colour: '#c9c6c0',
     window: [null, 30, 120],
@@ -21,6 +23,8 @@ export const scrubs: readonly MaterialRow[] = [
   {
     ...scrub,
     id: 'pumice-medium',
+    density: 1,
+    dusty: true,
     name: 'Pumice, medium',
     colour: '#c4c0b9',
     window: [null, 30, 120],
@@ -33,6 +37,8 @@ export const scrubs: readonly MaterialRow[] = [
   {
     ...scrub,
     id: 'pumice-coarse',
+    density: 0.9,
+    dusty: true,
     name: 'Pumice, coarse',
     colour: '#bfbab2',
     window: [null, 30, 120],
@@ -45,6 +51,8 @@ export const scrubs: readonly MaterialRow[] = [
   {
     ...scrub,
     id: 'oats-ground',
+    allergens: ['oat'],
+    fat: 7,
     name: 'Oats, ground',
     colour: '#cdb795',
     window: [null, 15, 40],
@@ -57,6 +65,10 @@ export const scrubs: readonly MaterialRow[] = [
   {
     ...scrub,
     id: 'oat-colloidal',
+    allergens: ['oat'],
+    scrub: false,
+    fat: 7,
+    dusty: true,
     name: 'Colloidal oat',
     colour: '#d9ccb2',
     window: [null, 15, 30],
@@ -69,6 +81,8 @@ export const scrubs: readonly MaterialRow[] = [
   {
     ...scrub,
     id: 'poppy-seed',
+    density: 1.1,
+    fat: 40,
     name: 'Poppy seed',
     colour: '#3d3f48',
     window: [null, 8, 20],
@@ -81,6 +95,9 @@ export const scrubs: readonly MaterialRow[] = [
   {
     ...scrub,
     id: 'coffee-ground',
+    scrub: true,
+    density: 1.3,
+    fat: 10,
     name: 'Coffee, ground',
     colour: '#3f2f26',
     window: [null, 10, 30],
@@ -93,6 +110,7 @@ export const scrubs: readonly MaterialRow[] = [
   {
     ...scrub,
     id: 'jojoba-beads',
+    density: 0.9,
     name: 'Jojoba beads',
     colour: '#e4ddcf',
     window: [null, 10, 25],
@@ -105,6 +123,7 @@ export const scrubs: readonly MaterialRow[] = [
   {
     ...scrub,
     id: 'loofah',
+    density: 1.4,
     name: 'Loofah, ground',
     colour: '#cdb98d',
     window: [null, 5, 10],
@@ -117,6 +136,7 @@ export const scrubs: readonly MaterialRow[] = [
   {
     ...scrub,
     id: 'salt-bar',
+    density: 2.165,
     name: 'Salt, for a salt bar',
     window: [null, 400, 800],
     carriers: 'T',
@@ -131,6 +151,7 @@ export const additives: readonly MaterialRow[] = [
   {
     ...addition,
     id: 'salt-brine',
+    density: 2.165,
     name: 'Salt, as brine',
     window: [null, 10, 30],
     carriers: 'L',
@@ -139,6 +160,8 @@ export const additives: readonly MaterialRow[] = [
   },
   {
     id: 'top-glitter',
+    density: 1.4,
+    dusty: true,
     name: 'Frost glitter, cosmetic grade',
     window: [null, 0.5, 2],
     carriers: 'P, O 2',
@@ -148,6 +171,8 @@ export const additives: readonly MaterialRow[] = [
   },
   {
     id: 'top-interference',
+    density: 2.8,
+    dusty: true,
     name: 'Interference pearl, violet',
     window: [null, 0.5, 3],
     carriers: 'P, O 3',
@@ -159,6 +184,7 @@ export const additives: readonly MaterialRow[] = [
   {
     ...addition,
     id: 'sodium-lactate',
+    density: 1.32,
     name: 'Sodium lactate, 60 %',
     window: [null, 20, 35],
     carriers: 'L',
@@ -169,6 +195,7 @@ export const additives: readonly MaterialRow[] = [
   {
     ...addition,
     id: 'sugar',
+    density: 1.59,
     name: 'Sugar',
     window: [null, 8, 20],
     carriers: 'L',
@@ -180,6 +207,8 @@ export const additives: readonly MaterialRow[] = [
   {
     ...addition,
     id: 'honey',
+    density: 1.42,
+    allergens: ['honey', 'pollen'],
     name: 'Honey',
     colour: '#d8c096',
     window: [null, 8, 20],
@@ -194,6 +223,9 @@ export const additives: readonly MaterialRow[] = [
   {
     ...addition,
     id: 'goat-milk-powder',
+    density: 1.3,
+    fat: 28,
+    allergens: ['milk'],
     name: 'Goat milk powder',
     colour: '#ddc9a4',
     window: [null, 18, 50],
@@ -208,6 +240,9 @@ export const additives: readonly MaterialRow[] = [
   {
     ...addition,
     id: 'coconut-milk-powder',
+    density: 1.3,
+    fat: 60,
+    allergens: ['coconut'],
     name: 'Coconut milk powder',
     colour: '#e0d2b4',
     window: [null, 18, 50],
@@ -221,6 +256,7 @@ export const additives: readonly MaterialRow[] = [
   {
     ...addition,
     id: 'silk',
+    density: 1.35,
     name: 'Silk fibre',
     window: [null, 0.5, 1],
     carriers: 'L',
@@ -232,6 +268,7 @@ export const additives: readonly MaterialRow[] = [
   {
     ...addition,
     id: 'citric-acid',
+    density: 1.665,
     name: 'Citric acid, anhydrous',
     window: [null, 8, 20],
     carriers: 'L',
@@ -243,6 +280,7 @@ export const additives: readonly MaterialRow[] = [
   {
     ...addition,
     id: 'citric-acid-monohydrate',
+    density: 1.54,
     name: 'Citric acid, monohydrate',
     window: [null, 8, 20],
     carriers: 'L',
@@ -254,6 +292,7 @@ export const additives: readonly MaterialRow[] = [
   {
     ...addition,
     id: 'beer-powder',
+    allergens: ['barley'],
     name: 'Beer powder',
     colour: '#cdb38b',
     window: [null, 5, 15],
@@ -266,6 +305,7 @@ export const additives: readonly MaterialRow[] = [
   {
     ...addition,
     id: 'rosemary-extract',
+    density: 0.95,
     name: 'Rosemary extract',
     window: [null, 0.5, 1],
     carriers: 'B',

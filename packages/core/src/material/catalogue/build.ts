@@ -1,7 +1,6 @@
 import { buildOptics, type Appearance } from '../../pigment/buildOptics.ts';
 import { type Optics } from '../../pigment/optics.ts';
 import { factsOfKind } from '../facts.ts';
-import { OWN_FACTS, raisesDust } from './facts.ts';
 import { defaultCurve } from '../curve.ts';
 import { type Carrier, type CarrierMedium, type Material, type MaterialKind } from '../material.ts';
 
@@ -37,22 +36,28 @@ export type MaterialRow = Partial<Omit<Material, 'window' | 'carriers' | 'optics
   /** Looks at the typical dose; `dose` and `colour` are taken from the row. */
   readonly looks?: Omit<Appearance, 'dose' | 'colour'>;
   readonly optics?: Optics;
+  /** Whether handling it loose raises dust, where that is not as usual for its kind. */
+  readonly dusty?: boolean;
 };
+
+const DUSTY: readonly MaterialKind[] = ['pigment', 'mica', 'fluorescent', 'dye', 'clay', 'botanical'];
+
+const isDusty = (kind: MaterialKind, form: Material['form'] = 'powder'): boolean =>
+  form === 'powder' && DUSTY.includes(kind);
 
 const TYPICAL = 'Typical figure; check your supplier';
 
 /** A row of the starting shelf → a full material, its default curve fitted. */
 export function materialFrom(kind: MaterialKind, row: MaterialRow): Material {
-  const { looks, optics, window, carriers, ...rest } = row;
+  const { looks, optics, window, carriers, dusty = isDusty(kind, row.form), ...rest } = row;
   const colour = row.colour ?? null;
   if (looks && (!colour || !window)) throw new RangeError(`${row.id}: looks need a colour and a window`);
   const curve =
     looks && colour && window ? buildOptics({ ...looks, dose: window[1], colour }) : (optics ?? null);
   const cautions = row.cautions ?? [];
-  const facts = { ...factsOfKind(kind), ...OWN_FACTS[row.id] };
-  const dusty = raisesDust({ id: row.id, kind, form: row.form ?? 'powder' });
+  const tells = (row.allergens ?? []).length > 0;
   return {
-    ...facts,
+    ...factsOfKind(kind),
     colourIndex: '',
     bulkDensity: null,
     pace: 1,
@@ -71,7 +76,7 @@ export function materialFrom(kind: MaterialKind, row: MaterialRow): Material {
     cautions: [
       ...(dusty && !cautions.includes('fine-powder') ? ['fine-powder' as const] : []),
       ...cautions,
-      ...(facts.allergens.length > 0 && !cautions.includes('allergen') ? ['allergen' as const] : []),
+      ...(tells && !cautions.includes('allergen') ? ['allergen' as const] : []),
     ],
     kind,
     colour,

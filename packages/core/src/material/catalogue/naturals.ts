@@ -205,6 +205,7 @@ export const botanicals: readonly MaterialRow[] = [
   {
     ...PLANT,
     id: 'annatto',
+    dusty: false,
     name: 'Annatto seed',
     colour: '#dd9d4a',
     window: [0.5, 4, 12],
@@ -254,6 +255,8 @@ export const botanicals: readonly MaterialRow[] = [
   {
     ...PLANT,
     id: 'carrot-puree',
+    density: 1.03,
+    water: 90,
     form: 'liquid',
     name: 'Carrot purée',
     colour: '#e3b778',
@@ -267,6 +270,8 @@ export const botanicals: readonly MaterialRow[] = [
   {
     ...PLANT,
     id: 'cocoa',
+    density: 1.4,
+    fat: 11,
     name: 'Cocoa',
     colour: '#6b4a3a',
     window: [2, 12, 30],
@@ -279,6 +284,7 @@ export const botanicals: readonly MaterialRow[] = [
   {
     ...PLANT,
     id: 'coffee-brewed',
+    density: 1,
     form: 'liquid',
     name: 'Coffee, brewed',
     colour: '#8a6a50',
@@ -302,6 +308,7 @@ export const botanicals: readonly MaterialRow[] = [
   {
     ...PLANT,
     id: 'beetroot',
+    dusty: false,
     name: 'Beetroot powder',
     colour: '#a58e78',
     window: [2, 8, 20],
@@ -313,6 +320,7 @@ export const botanicals: readonly MaterialRow[] = [
   {
     ...PLANT,
     id: 'hibiscus',
+    dusty: false,
     name: 'Hibiscus petals',
     colour: '#a58e78',
     window: [2, 8, 20],
@@ -351,6 +359,8 @@ export const botanicals: readonly MaterialRow[] = [
   {
     ...PLANT,
     id: 'calendula',
+    allergens: ['pollen'],
+    dusty: false,
     name: 'Calendula petals',
     colour: '#d9a441',
     window: [null, 2, 6],
@@ -362,6 +372,7 @@ export const botanicals: readonly MaterialRow[] = [
   {
     ...PLANT,
     id: 'lavender-buds',
+    dusty: false,
     name: 'Lavender buds',
     colour: '#6a5138',
     window: [null, 1, 3],
@@ -374,6 +385,7 @@ export const botanicals: readonly MaterialRow[] = [
   {
     ...PLANT,
     id: 'rose-petals',
+    dusty: false,
     name: 'Rose petals',
     colour: '#71503c',
     window: [null, 1, 3],
@@ -385,6 +397,7 @@ export const botanicals: readonly MaterialRow[] = [
   {
     ...PLANT,
     id: 'cornflower-petals',
+    dusty: false,
     name: 'Cornflower petals',
     colour: '#6d6152',
     window: [null, 1, 3],

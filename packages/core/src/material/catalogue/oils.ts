@@ -1,4 +1,4 @@
-import { type OilFacts } from '../material.ts';
+import { type Allergen, type OilFacts } from '../material.ts';
 import { type MaterialRow } from './build.ts';
 
 type Row = readonly [
@@ -79,7 +79,15 @@ export const SAP_SPREAD = 3;
 
 const animal = new Set(['lard', 'tallow', 'beeswax']);
 const palm = new Set(['palm', 'palm-unrefined', 'palm-kernel']);
-const nut = new Set(['sweet-almond', 'shea', 'shea-unrefined', 'argan']);
+/** What is told to whoever uses the soap. */
+const allergens: Readonly<Record<string, readonly Allergen[]>> = {
+  'sweet-almond': ['nut'],
+  shea: ['nut'],
+  'shea-unrefined': ['nut'],
+  argan: ['nut'],
+  soya: ['soya'],
+  'wheat-germ': ['wheat'],
+};
 
 export const oils: readonly MaterialRow[] = rows.map(([id, name, sapKoh, saturated, pace, tints]) => ({
   id: `oil-${id}`,
@@ -89,9 +97,9 @@ export const oils: readonly MaterialRow[] = rows.map(([id, name, sapKoh, saturat
     'natural' as const,
     ...(animal.has(id) ? [] : ['vegan' as const]),
     ...(palm.has(id) ? [] : ['palm-free' as const]),
-    ...(nut.has(id) ? [] : ['nut-free' as const]),
+    ...(allergens[id]?.includes('nut') ? [] : ['nut-free' as const]),
   ],
-  cautions: nut.has(id) ? ['allergen' as const] : [],
+  allergens: allergens[id] ?? [],
   source: 'Typical value, ± 3 % is normal; use your supplier’s',
   oil: {
     sapKoh,

@@ -20,6 +20,7 @@ const white = {
 export const pigments: readonly MaterialRow[] = [
   {
     id: 'titanium-dioxide-oil',
+    density: 4,
     name: 'Titanium dioxide, oil grade',
     colourIndex: 'CI 77891',
     colour: '#f6f4ee',
@@ -33,6 +34,7 @@ export const pigments: readonly MaterialRow[] = [
   },
   {
     id: 'titanium-dioxide-water',
+    density: 4,
     name: 'Titanium dioxide, water grade',
     colourIndex: 'CI 77891',
     colour: '#f6f4ee',
@@ -46,6 +48,7 @@ export const pigments: readonly MaterialRow[] = [
   },
   {
     id: 'zinc-oxide',
+    density: 5.6,
     name: 'Zinc oxide',
     colourIndex: 'CI 77947',
     colour: '#f3f0e6',
@@ -86,6 +89,7 @@ export const pigments: readonly MaterialRow[] = [
   },
   {
     id: 'yellow-iron-oxide',
+    density: 4.1,
     name: 'Yellow iron oxide',
     colourIndex: 'CI 77492',
     colour: '#d2a24c',
@@ -138,6 +142,7 @@ export const pigments: readonly MaterialRow[] = [
   },
   {
     id: 'chromium-oxide-green',
+    density: 5.2,
     name: 'Chromium oxide green',
     colourIndex: 'CI 77288',
     colour: '#6f8a5f',
@@ -151,6 +156,7 @@ export const pigments: readonly MaterialRow[] = [
   },
   {
     id: 'hydrated-chromium-oxide',
+    density: 3.4,
     name: 'Hydrated chromium oxide',
     colourIndex: 'CI 77289',
     colour: '#3f9a8a',
@@ -164,6 +170,7 @@ export const pigments: readonly MaterialRow[] = [
   },
   {
     id: 'ultramarine-blue',
+    density: 2.4,
     name: 'Ultramarine blue',
     colourIndex: 'CI 77007',
     colour: '#4a63b0',
@@ -177,6 +184,7 @@ export const pigments: readonly MaterialRow[] = [
   },
   {
     id: 'ultramarine-violet',
+    density: 2.4,
     name: 'Ultramarine violet',
     colourIndex: 'CI 77007',
     colour: '#8a78b4',
@@ -190,6 +198,7 @@ export const pigments: readonly MaterialRow[] = [
   },
   {
     id: 'ultramarine-pink',
+    density: 2.4,
     name: 'Ultramarine pink',
     colourIndex: 'CI 77007',
     colour: '#c598bd',
@@ -203,6 +212,7 @@ export const pigments: readonly MaterialRow[] = [
   },
   {
     id: 'manganese-violet',
+    density: 2.8,
     name: 'Manganese violet',
     colourIndex: 'CI 77742',
     colour: '#b3a69a',
@@ -216,6 +226,7 @@ export const pigments: readonly MaterialRow[] = [
   },
   {
     id: 'iron-blue',
+    density: 1.8,
     name: 'Iron blue',
     colourIndex: 'CI 77510',
     colour: '#b59a72',
@@ -229,6 +240,7 @@ export const pigments: readonly MaterialRow[] = [
   },
   {
     id: 'activated-charcoal',
+    density: 1.9,
     name: 'Activated charcoal',
     colourIndex: 'CI 77268:1',
     colour: '#4d4f52',

@@ -1,6 +1,6 @@
 import { defaultSettings } from '@kleur/contract';
 import { type LabD65 } from '@kleur/core/colour';
-import { gelOf } from '@kleur/core/balance';
+import { gelOf, settleWishes } from '@kleur/core/balance';
 import { type PaletteColour, type Plan, setFormula } from '@kleur/core/plan';
 import { materialsApi } from '../../../data/materials.ts';
 import { settingsApi } from '../../../data/settings.ts';
@@ -68,6 +68,7 @@ listenerMiddleware.startListening({
       if (!recipe) return;
       for (const potId of potIds) plan = setFormula(plan, potId, formulaOf(recipe.parts, shelf), colour.id);
     });
-    if (plan !== present.plan) listener.dispatch(bench.amended({ batch: { ...present, plan }, revision }));
+    if (plan !== present.plan)
+      listener.dispatch(bench.amended({ batch: { ...present, plan: settleWishes(plan) }, revision }));
   },
 });

@@ -115,6 +115,7 @@ function AdditiveCard(props: { readonly additive: PrepAdditive; readonly perBar:
   };
   const over = window !== null && row.dose > window.ceiling;
   const effects = additiveEffects(plan, row, mass);
+  const felt = scrubMeasures(material, mass, each, measuring);
   return (
     <li className="dose">
       <div className="dose-top">
@@ -198,9 +199,7 @@ function AdditiveCard(props: { readonly additive: PrepAdditive; readonly perBar:
           : `, working time × ${print.number(effects.pace, 2)}`}
         {effects.volume > 0.05 && `, takes ${print.volume(effects.volume)}`}.
       </p>
-      {scrubMeasures(material, mass, each, measuring).length > 0 && (
-        <p className="small figure">{scrubMeasures(material, mass, each, measuring).join(', ')}</p>
-      )}
+      {felt.length > 0 && <p className="small figure">{felt.join(', ')}</p>}
       <p className="soft small">
         {material.behaviour}
         {material.lyeDemand > 0 && ' The lye figure counts it.'}

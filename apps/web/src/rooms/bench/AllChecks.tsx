@@ -43,7 +43,7 @@ function placeOf(plan: Pick<PlanFrame, 'pots'>, { place }: Check): Place {
 }
 
 /** Everything that the plan's checks have to say, in one list. */
-export default function ChecksPanel({
+export default function AllChecks({
   open,
   onClose,
 }: {
