@@ -2,7 +2,8 @@ import { isWeighedCarrier } from '../material/material.ts';
 import { carrierOilOf } from './carrierOil.ts';
 import { DENSITY, lyeDensity } from './density.ts';
 import { AFTER_OILS, type DoseFlow, type Ledger, type LyeFlow } from './flow.ts';
-import { concentrationOf, lyeMoles, type LyeRate, lyeRate, lyeStops, molesPerGram } from './lye.ts';
+import { concentrationOf, type LyeRate, lyeRate } from './lye.ts';
+import { LyeUptake } from './uptake.ts';
 import { scentRate } from './scentRate.ts';
 import { layerVolume, sectionVolume } from './mould.ts';
 import { lateWater } from '../plan/late.ts';
@@ -28,9 +29,6 @@ export interface Held {
 }
 export const nothingHeld = (): Held => ({ oil: 0, water: 0, replaced: 0 });
 
-/** Of the fat in milk powders, meals and cocoa, mg KOH per g: between milk fat and seed oils. */
-const FAT_SAP = 200;
-
 /** Sum of the components of a mixture, g. */
 export const sum = (v: Float64Array): number => {
   let total = 0;
@@ -51,19 +49,13 @@ export class Mixture {
   readonly ledger: Ledger;
   private readonly recipes: ReadonlyMap<string | null, Recipe>;
   private readonly total: number;
-  /** Lye that a gram of each oil takes, mol. */
-  private readonly moles: readonly number[];
   private readonly densities: Float64Array;
+  readonly uptake: LyeUptake;
   private readonly early: readonly AdditiveRow[];
   private readonly inWater: readonly AdditiveRow[];
   private readonly atTrace: readonly AdditiveRow[];
   private readonly stocks: ReadonlyMap<string, Stock>;
-  private readonly unknownSap: boolean;
   private readonly liquid: ReturnType<typeof liquidOfPlan>;
-  /** Fat that additives bring, by their column: lye that a gram of them takes, mol. */
-  private readonly fats: readonly { readonly at: number; readonly takes: number }[];
-  /** Acids by their column, g NaOH per g. */
-  private readonly acids: readonly { readonly at: number; readonly demand: number }[];
 
   constructor(
     readonly plan: Plan,
@@ -86,21 +78,12 @@ export class Mixture {
       tint: (id) => materials.get(id)!,
     };
     this.recipes = new Map(blends.map(({ potId, oils: rows }) => [potId, this.recipeOf(rows)]));
-    this.moles = oils.map((id) => molesPerGram(materialOf(plan, id).oil?.sapKoh ?? 0));
     this.early = base.additives.filter((a) => a.moment === 'lye-water' || a.moment === 'oils');
     this.inWater = base.additives.filter((a) => a.moment === 'water');
     this.atTrace = base.additives.filter((a) => a.moment === 'trace');
     this.stocks = new Map(work.dispersions.flatMap((d) => (d.stock ? [[d.materialId, d.stock]] : [])));
-    this.unknownSap = lyeStops(plan).includes('lye-missing-value');
     this.liquid = liquidOfPlan(plan);
-    this.acids = plan.materials.flatMap((m) =>
-      m.lyeDemand > 0 ? [{ at: this.ledger.material(m.id), demand: m.lyeDemand }] : [],
-    );
-    this.fats = plan.materials.flatMap((m) =>
-      m.fat > 0 && !m.oil
-        ? [{ at: this.ledger.material(m.id), takes: (m.fat / 100) * molesPerGram(FAT_SAP) }]
-        : [],
-    );
+    this.uptake = new LyeUptake(plan, this.ledger, this.recipe(null).carrierOil);
     this.densities = this.densitiesOf();
   }
 
@@ -412,27 +395,5 @@ export class Mixture {
     for (let i = 0; i < contents.length; i++) volume += contents[i]! / this.densities[i]!;
     const { density } = this.plan.moulding;
     return density === null ? volume : sum(contents) / density;
-  }
-
-  superfat(contents: Float64Array): number | null {
-    const { ledger, plan } = this;
-    if (this.unknownSap) return null;
-    let takes = 0;
-    this.moles.forEach((perGram, i) => (takes += contents[i]! * perGram));
-    const extra = contents[ledger.at('carrier-oil')]!;
-    if (extra > 0) takes += extra * this.carrierSap();
-    takes += contents[ledger.at('liquid')]! * this.liquid.fat * molesPerGram(this.liquid.fatSap);
-    for (const f of this.fats) takes += contents[f.at]! * f.takes;
-    if (!(takes > 0)) return null;
-    // An acid takes lye wherever it is, from the batch or as a dose of the pot.
-    const acids = this.acids.reduce((sum, a) => sum + contents[a.at]! * a.demand, 0);
-    return 1 - lyeMoles(plan.base, contents[ledger.at('naoh')]!, contents[ledger.at('koh')]!, acids) / takes;
-  }
-
-  private carrierSap(): number {
-    const { plan } = this;
-    const id = plan.work.carrierOil ?? this.recipe(null).carrierOil;
-    // An unknown light oil takes about as much as sunflower.
-    return molesPerGram((id === null ? null : materialOf(plan, id).oil?.sapKoh) ?? 190);
   }
 }

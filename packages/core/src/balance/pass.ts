@@ -178,7 +178,7 @@ export class Pass {
       ...scented,
       ...evened,
       ...this.destinationsOf(pot, Math.max(0, 1 - drawnOff) * mass),
-      superfat: mix.superfat(contents),
+      superfat: mix.uptake.superfat(contents),
     };
   }
 
@@ -289,7 +289,7 @@ export class Pass {
       unallocated,
       leftover,
       leftoverMass,
-      leftoverSuperfat: leftoverMass > 0 ? mix.superfat(leftover) : null,
+      leftoverSuperfat: leftoverMass > 0 ? mix.uptake.superfat(leftover) : null,
       mass,
       volume: density === null ? volume : mass / density,
       density: density ?? (volume > 0 ? mass / volume : 1),

@@ -44,7 +44,7 @@ export function pourSection(ctx: SheetContext): SheetSection | null {
 /** What the colours are brought together by. */
 function designLine({ plan }: SheetContext): SheetLine[] {
   const design = designText(plan.idea.design);
-  return design === '' ? [] : [line('pour:design', '', design)];
+  return design === '' ? [] : [line('pour:design', '', `The design: ${inSentence(design)}`)];
 }
 
 /** What a pot of a layer of its own is worked with, and how. */

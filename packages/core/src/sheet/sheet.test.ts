@@ -1,6 +1,6 @@
 import { emptyMoulding, plainMould } from '../plan/moulding.ts';
 import { emptyWork, type Plan, type Pot } from '../plan/plan.ts';
-import { dose, planWith, pot, scentOf, tenthGramScale, bead } from '../testing/plans.ts';
+import { ideaOf, dose, planWith, pot, scentOf, tenthGramScale, bead } from '../testing/plans.ts';
 import { grams, gramsPerKg } from '../units/quantity.ts';
 import { plainPrinter } from '../units/printer.ts';
 import { type SheetLine, sheetOf, sheetText } from './index.ts';
@@ -105,4 +105,20 @@ it('embeds are made the day before and gathered for', () => {
   expect(texts(plan, 'before').join('\n')).toMatch(/81\.7 g \| Soap dough[\s\S]*0\.82 g \| Copper dome teal/);
   expect(texts(plan, 'gather').join('\n')).toContain('0.82 g | Copper dome teal | for Core');
   expect(texts(plan, 'pour').join('\n')).toContain('1 | × Core | set inside');
+});
+
+it('the pour begins with the design, and pots of a layer of its own say what they are worked with', () => {
+  const design = {
+    ...ideaOf('layers').design,
+    layers: [{ id: 'l', technique: 'in-the-pot', pots: ['A', 'B'] }],
+  };
+  const told = texts(
+    planWith([pot('A', 1), pot('B', 1), pot('C', 1)], {}, { idea: { design, colours: [] }, moulding: loaf }),
+    'pour',
+  );
+  expect(told[0]).toContain('The design: layers; in-the-pot swirl in a layer of its own');
+  const line = (name: string) => told.find((t) => t.includes(`, ${name} into the mould`));
+  expect(line('A')).toContain('one layer with B: in-the-pot swirl');
+  expect(line('B')).toContain('one layer with A: in-the-pot swirl');
+  expect(line('C')).not.toContain('one layer with');
 });
