@@ -27,11 +27,11 @@ test('a material of one’s own: refused limits, then saved, used in a pot, and 
   await expect(editor.getByText('A name is needed', { exact: true })).toBeVisible();
   await expect(editor.getByLabel('Name', { exact: true })).toHaveAttribute('aria-invalid', 'true');
   await editor.getByLabel('Name', { exact: true }).fill('Wicket moss');
-  await editor.getByLabel('Ceiling').fill('2');
+  await editor.getByLabel('Ceiling', { exact: true }).fill('2');
   await editor.getByRole('button', { name: 'Add to the shelf' }).click();
   await expect(editor.getByText('ceiling must be above typical', { exact: true })).toBeVisible();
   await expect(editor.getByLabel('Name', { exact: true })).toHaveValue('Wicket moss');
-  await editor.getByLabel('Ceiling').fill('12');
+  await editor.getByLabel('Ceiling', { exact: true }).fill('12');
   await editor.getByLabel('Price per gram').fill('0,12');
   await editor.getByRole('button', { name: 'Add to the shelf' }).click();
   await expect(shelf.row('Wicket moss').locator('.face i')).toHaveCount(14);
@@ -43,7 +43,7 @@ test('a material of one’s own: refused limits, then saved, used in a pot, and 
 
   await shelf.open('?q=wicket');
   await shelf.row('Wicket moss').getByRole('button').click();
-  await editor.getByLabel('Typical').fill('6');
+  await editor.getByLabel('Typical', { exact: true }).fill('6');
   await editor.getByRole('button', { name: 'Save' }).click();
   await expect(editor).toHaveCount(0);
   await batches.openBatch('Kingfisher');
@@ -106,4 +106,28 @@ test('a corrected saponification value reaches a plan by one tap, and is saved w
   await page.reload();
   await expect(page.getByText('Oils and lye')).toBeVisible();
   await expect(told).toBeHidden();
+});
+
+test('what a maker knows of the looks of an item is shown at once, and kept', async ({ page, shelf }) => {
+  await shelf.open();
+  await page.getByRole('button', { name: 'New item' }).click();
+  const { editor } = shelf;
+  await editor.getByLabel('Name', { exact: true }).fill('Hedge berry');
+  const course = editor.getByRole('list', { name: 'Its colour from pot to window' }).locator('i');
+  await expect(course).toHaveCount(5);
+  const before = await course.evaluateAll((all) => all.map((i) => i.getAttribute('data-hex')));
+  expect(before[4]).toBe(before[3]);
+  await editor.getByRole('switch', { name: 'Fades' }).click();
+  await editor.getByLabel('Keeps').fill('20');
+  // The window shows it first; the cured colour is what was stated.
+  await expect.poll(() => course.nth(4).getAttribute('data-hex')).not.toBe(before[4]);
+  await expect(course.nth(2)).toHaveAttribute('data-hex', before[2]!);
+  await editor.getByRole('switch', { name: 'Another colour in the pot' }).click();
+  await editor.getByLabel('Half of it gone after').fill('5');
+  await editor.getByRole('button', { name: 'Add to the shelf' }).click();
+  await expect(editor).toHaveCount(0);
+  await shelf.row('Hedge berry').getByRole('button').click();
+  await expect(editor.getByLabel('Keeps')).toHaveValue('20');
+  await expect(editor.getByLabel('Half of it gone after')).toHaveValue('5');
+  await expect(editor.getByRole('switch', { name: 'Another colour without gel' })).not.toBeChecked();
 });

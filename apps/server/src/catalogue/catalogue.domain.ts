@@ -1,5 +1,6 @@
 import { type Domain } from '../storage/domain.ts';
 import { MaterialEntity } from './material.entity.ts';
+import { DefaultCurves1790000000008 } from './migrations/1790000000008-default-curves.ts';
 import { MaterialDates1790000000003 } from './migrations/1790000000003-material-dates.ts';
 import { CatalogueModule } from './catalogue.module.ts';
 import { CatalogueService } from './catalogue.service.ts';
@@ -7,6 +8,6 @@ import { CatalogueService } from './catalogue.service.ts';
 export const catalogueDomain: Domain = {
   module: CatalogueModule,
   entities: [MaterialEntity],
-  migrations: [MaterialDates1790000000003],
+  migrations: [MaterialDates1790000000003, DefaultCurves1790000000008],
   content: [CatalogueService],
 };

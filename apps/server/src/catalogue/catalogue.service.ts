@@ -1,7 +1,13 @@
 import { randomUUID } from 'node:crypto';
 import { Injectable } from '@nestjs/common';
 import { type MaterialWire, type MaterialWrite } from '@kleur/contract';
-import { defaultCurve, defaultOptics, type Material, upgradeMaterial } from '@kleur/core/material';
+import {
+  defaultCurve,
+  defaultOptics,
+  type Material,
+  sameSource,
+  upgradeMaterial,
+} from '@kleur/core/material';
 import { startingShelf } from '@kleur/core/material/catalogue';
 import { type EntityManager } from 'typeorm';
 import { demoStock } from '../demo/data/demo-shelf.ts';
@@ -110,18 +116,13 @@ const columns = (data: Material) => ({ kind: data.kind, name: data.name, data })
 
 /**
  * The curve of a material after an edit. A fitted one stands on readings and stays whatever the entry says; a default
- * one stays while what it was built from stays, and is built anew for another colour, dose or kind.
+ * one stays while what it was built from stays, and is built anew for another colour, dose, kind or looks.
  */
 function curveFor(input: MaterialWrite, before?: Material): Pick<Material, 'optics' | 'curve'> {
   if (before?.optics && before.curve?.origin.kind === 'fitted')
     return { optics: before.optics, curve: before.curve };
-  if (input.colour === null || input.window === null) return { optics: null, curve: null };
-  const same =
-    before?.colour?.toLowerCase() === input.colour.toLowerCase() &&
-    before.kind === input.kind &&
-    before.window?.typical === input.window.typical;
-  if (same) return { optics: before.optics, curve: before.curve };
-  const optics = defaultOptics(input.kind, input.colour, input.window);
+  if (before && sameSource(before, input)) return { optics: before.optics, curve: before.curve };
+  const optics = defaultOptics(input);
   return { optics, curve: optics && defaultCurve(input.kind) };
 }
 

@@ -109,3 +109,19 @@ it('workspace-schema-7 keeps a layer of its own, twins, colours and outline of a
   ]);
   expect(plan.base.additives).toMatchObject([{ id: 'seeds', perBar: 1.5 }]);
 });
+
+it('workspace-schema-7 gives the shelf the better default curves, its plans only when they are asked to', async () => {
+  await open('workspace-schema-7.sqlite.gz');
+  const charcoal = (await t.api.get(routes.material('activated-charcoal'))).body as MaterialWire;
+  expect(charcoal).toMatchObject({ colour: '#3b3c3e', carriers: [{ medium: 'oil', ratio: 4 }, {}] });
+  expect(charcoal.optics!.s[0]).toBe(0.01);
+  const turmeric = (await t.api.get(routes.material('turmeric'))).body as MaterialWire;
+  expect(turmeric.looks.fades).toMatchObject({ keeps: 0.5, to: '#dccb9c' });
+  expect(turmeric.optics!.fading!.lightEnd).toHaveLength(36);
+  const { items } = (await t.api.get(routes.batches)).body as BatchPage;
+  const { id } = items.find((b) => b.name === 'Harbour at dusk')!;
+  const { plan } = (await t.api.get(routes.batch(id))).body as BatchDocument;
+  const planned = plan.materials.find((m) => m.id === 'activated-charcoal')!;
+  expect(planned).toMatchObject({ colour: '#4d4f52', looks: { fades: null } });
+  expect(planned.optics!.k).not.toEqual(charcoal.optics!.k);
+});

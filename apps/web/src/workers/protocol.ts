@@ -1,4 +1,4 @@
-import { type Material, type ShelfFace } from '@kleur/core/material';
+import { type CurveSource, type EntryFace, type Material, type ShelfFace } from '@kleur/core/material';
 import { type Composition, type PredictedColour, type Stage } from '@kleur/core/pigment';
 
 /** What crosses to the colour worker: plain documents in, plain colours out. */
@@ -7,4 +7,6 @@ export interface ColourWorker {
   predict(compositions: readonly Composition[], stages: readonly Stage[]): PredictedColour[][];
   /** Shelf faces in the order of the materials; null for what leaves no mark. */
   faces(materials: readonly Material[]): (ShelfFace | null)[];
+  /** The looks of a shelf item while it is edited; `kept` as it is stored. */
+  entryFace(entry: CurveSource & Pick<Material, 'oil' | 'scent'>, kept: Material | null): EntryFace;
 }

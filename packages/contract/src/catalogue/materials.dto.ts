@@ -7,6 +7,7 @@ import {
   CAUTIONS,
   type Claim,
   type CurveOrigin,
+  type Looks,
   type Lot,
   LOT_LIMITS,
   MATERIAL_FORMS,
@@ -64,6 +65,9 @@ class FadingDto {
   @Num(0, 1) remains!: number;
   @Num(0.01, 100_000) darkDays!: number;
   @Num(0.01, 100_000) lightDays!: number;
+  @Bands(K_MAX, { nullable: true, description: 'Absorption that it comes to in the dark' })
+  darkEnd!: number[] | null;
+  @Bands(K_MAX, { nullable: true, description: 'And in light' }) lightEnd!: number[] | null;
 }
 
 class EmissionDto {
@@ -127,6 +131,24 @@ class CurveFactsDto {
   @Num(0.0001, 10, { description: 'Standard deviation of the strength, as a fraction' }) spread!: number;
 }
 
+class FreshLookDto {
+  @Pattern(HEX, '#c4602c') colour!: string;
+  @Num(0.1, 1000, { description: 'Hours in which half of it has gone' }) halfLife!: number;
+}
+
+class FadesDto {
+  @Num(0, 1, { description: 'Share of its colour that it keeps' }) keeps!: number;
+  @Pattern(HEX, '#a39a72', { nullable: true, description: 'What it comes to; null: a paler self' })
+  to!: string | null;
+  @Num(0.1, 10_000, { description: 'Days in light until 63 % of what goes has gone' }) days!: number;
+}
+
+class LooksDto implements Looks {
+  @Pattern(HEX, '#8fb087', { nullable: true, description: 'Ungelled and cured' }) ungelled!: string | null;
+  @One(() => FreshLookDto, { nullable: true, description: 'In the pot' }) fresh!: FreshLookDto | null;
+  @One(() => FadesDto, { nullable: true, description: 'In light' }) fades!: FadesDto | null;
+}
+
 export class MaterialWriteDto implements MaterialWrite {
   @OneOf(MATERIAL_KINDS) kind!: MaterialKind;
   @OneOf(MATERIAL_FORMS) form!: MaterialForm;
@@ -134,6 +156,7 @@ export class MaterialWriteDto implements MaterialWrite {
   @Text(80) colourIndex!: string;
   @Pattern(HEX, '#4a63b0', { nullable: true, description: 'At the typical dose, gelled and cured' })
   colour!: string | null;
+  @One(() => LooksDto) looks!: LooksDto;
   @One(() => WindowDto, { nullable: true }) window!: WindowDto | null;
   @Many(() => CarrierDto, 8) carriers!: CarrierDto[];
   @Num(0.01, 5, { nullable: true, description: 'g/ml, loose' }) bulkDensity!: number | null;

@@ -1,5 +1,5 @@
 import { type Material, type ScentFacts } from '../material/material.ts';
-import { TAN_AS_VANILLIN } from '../material/browning.ts';
+import { TAN } from '../material/browning.ts';
 import { materialOf, type Plan, type ScentChoice } from '../plan/plan.ts';
 
 const PACES: readonly ScentFacts['pace'][] = ['slows', 'none', 'slight', 'moderate', 'strong', 'seizes'];
@@ -47,7 +47,7 @@ export function scentBlend(plan: Plan, scent: ScentChoice, productPerOil: number
   return {
     parts,
     vanillin: mean((m) => m.scent?.vanillin ?? 0),
-    tan: mean((m) => TAN_AS_VANILLIN[m.scent?.tan ?? 'none']),
+    tan: mean((m) => TAN[m.scent?.tan ?? 'none']),
     pace: PACES[pace] ?? 'none',
     pricePerGram: parts.every((p) => p.material.pricePerGram !== null)
       ? mean((m) => m.pricePerGram ?? 0)

@@ -1,17 +1,10 @@
 import { deltaE00 } from '../colour/deltaE00.ts';
-import { chromaOf } from '../colour/lab.ts';
-import { labD65FromHex } from '../colour/srgb.ts';
 import { isColourant } from '../material/curve.ts';
 import { cautionText } from '../material/cautions.ts';
-import {
-  type Carrier,
-  type Caution,
-  isEarly,
-  isWhitener,
-  type Material,
-  potCarriers,
-} from '../material/material.ts';
-import { CURED_HOURS, faded, HOURS_PER_DAY } from '../pigment/stage.ts';
+import { type Carrier, type Caution, isEarly, type Material, potCarriers } from '../material/material.ts';
+import { isPale } from '../material/scatterPrior.ts';
+import { justSeen, SEEN_FROM } from '../pigment/justSeen.ts';
+import { cured, CURED_HOURS, faded, HOURS_PER_DAY } from '../pigment/stage.ts';
 import { gramsPerKg } from '../units/quantity.ts';
 import { mediumName } from '../work/dispersion.ts';
 import { makeWholeBatch, setAdditive, setDispersion, setDose, setPot } from '../plan/edit/index.ts';
@@ -215,17 +208,6 @@ export const checkFades = (facts: PlanFacts): Check[] =>
     }),
   );
 
-/** Below this distance from the uncoloured pot nothing is seen. */
-export const FAINT_BELOW = 2;
-
-/** Clays, whites, and what is as pale as the base itself. */
-function isPale(material: Material): boolean {
-  if (material.kind === 'clay' || isWhitener(material)) return true;
-  if (material.colour === null) return false;
-  const lab = labD65FromHex(material.colour);
-  return lab[0] > 80 && chromaOf(lab) < 14;
-}
-
 /** Tells of a colourant whose dose alone moves the bare pot by less than ΔE00 2. */
 export const checkDoseFaint = (facts: PlanFacts): Check[] =>
   eachDose(facts, ({ material }, { pot }) => {
@@ -234,15 +216,18 @@ export const checkDoseFaint = (facts: PlanFacts): Check[] =>
     // Whites, clays and pearls in a bare base are there for something else than a colour of their own.
     if (isPale(material) && pot.doses.every((d) => isPale(materialOf(facts.plan, d.materialId)))) return null;
     const distance = deltaE00(looks.alone(material.optics), looks.uncoloured);
-    if (distance >= FAINT_BELOW) return null;
+    if (distance >= SEEN_FROM) return null;
+    const { canvas } = looks.composition;
+    const seen = justSeen(canvas, material.optics, cured(facts.gel.gel), material.window?.ceiling ?? 0);
     return {
       id: 'dose-faint',
       level: 'tip',
       sentence: `${material.name} would hardly show at this dose.`,
       arithmetic: `ΔE00 ${facts.print.number(distance, 1)} from the uncoloured pot`,
-      remedy: material.window?.faint
-        ? `It starts to show near ${facts.print.significant(material.window.faint, 2)} g/kg.`
-        : 'Use more, or leave it out.',
+      remedy:
+        seen === null
+          ? 'Use more, or leave it out.'
+          : `Alone on this base it is just seen at ${facts.print.significant(seen, 2)} g/kg.`,
     };
   });
 

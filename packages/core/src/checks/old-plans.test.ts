@@ -15,7 +15,9 @@ function asStored({ idea, base, pots, lines, materials, ...rest }: Plan): Parame
     pots: pots.map((p) => ({ ...p, doses: p.doses.map(({ perBar: _wish, ...d }) => d) })),
     embeds: [],
     lines: lines.map(({ carrier: _carrier, ...l }) => l),
-    materials: materials.map(({ density: _d, scrub: _s, fat: _f, water: _w, allergens: _a, ...m }) => m),
+    materials: materials.map(
+      ({ density: _d, scrub: _s, fat: _f, water: _w, allergens: _a, looks: _l, ...m }) => m,
+    ),
   };
   return stored as never;
 }

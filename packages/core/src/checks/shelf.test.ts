@@ -12,7 +12,7 @@ const plan = planWith([pot('A', 1, dose('ultramarine-blue', 3))], {
 });
 const withShelf = (p: Plan, changed: Material, made = false): Check[] => {
   const shelf = new Map(p.materials.map((m) => [m.id, m.id === changed.id ? changed : m]));
-  return checkPlan(p, { measuring: tenthGramScale, shelf, made }).filter((c) => c.id === 'shelf-differs');
+  return checkPlan(p, { measuring: tenthGramScale, shelf, made }).filter((c) => c.id.startsWith('shelf-'));
 };
 const olive = shelfItem('oil-olive');
 const corrected: Material = { ...olive, oil: { ...olive.oil!, sapKoh: 194 } };
@@ -58,6 +58,27 @@ it('says nothing of a name, of what is in stock, of a batch that is made, or of 
   expect(checkPlan(plan, { measuring: tenthGramScale, shelf: new Map() }).map((c) => c.id)).not.toContain(
     'shelf-differs',
   );
+});
+
+it('newer default curves are one tip and one tap, however many they are', () => {
+  const curves = planWith([pot('A', 1, dose('ultramarine-blue', 3), dose('red-iron-oxide', 1))]);
+  const shelf = new Map(
+    curves.materials.map((m) => [
+      m.id,
+      m.optics ? { ...m, optics: { ...m.optics, k: m.optics.k.map((k) => k * 1.1) } } : m,
+    ]),
+  );
+  const tips = (p: Plan) =>
+    checkPlan(p, { measuring: tenthGramScale, shelf }).filter((c) => c.id.startsWith('shelf-'));
+  const [found, ...others] = tips(curves);
+  expect(others).toEqual([]);
+  expect(found).toMatchObject({
+    id: 'shelf-newer',
+    level: 'tip',
+    sentence:
+      'The shelf has other values than this plan for Ultramarine blue (colour curve); Red iron oxide (colour curve).',
+  });
+  expect(tips(found!.repairs![0]!.apply(curves))).toEqual([]);
 });
 
 it('tells one fault once, the graver level first', () => {

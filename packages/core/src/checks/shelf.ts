@@ -1,4 +1,5 @@
 import { type Material } from '../material/material.ts';
+import { type Optics } from '../pigment/optics.ts';
 import { refreshMaterial } from '../plan/edit/index.ts';
 import { type Plan } from '../plan/plan.ts';
 import { type Printer } from '../units/printer.ts';
@@ -43,31 +44,77 @@ const COMPARED: readonly Compared[] = [
   },
 ];
 
+/** Whether two curves do the same to light; the arrays are compared by what decides a colour. */
+function sameCurve(a: Optics | null, b: Optics | null): boolean {
+  if (a === b || !a || !b) return a === b;
+  const arrays = [
+    [a.k, b.k],
+    [a.s, b.s],
+    [a.kUngelled, b.kUngelled],
+    [a.fading?.lightEnd, b.fading?.lightEnd],
+  ] as const;
+  return arrays.every(([x, y]) => x === y || (x?.every((v, i) => v === y?.[i]) ?? !y));
+}
+
+/** One material whose copy in the plan is not what the shelf has now. */
+interface Differing {
+  readonly copy: Material;
+  readonly now: Material;
+  readonly values: readonly Compared[];
+  readonly curve: boolean;
+}
+
 /**
  * The shelf was corrected after a material came into the plan. Its copy keeps the old values, and with them the old
- * lye, until the maker takes the new ones. A batch that is made stays as it was made.
+ * lye, until the maker takes the new ones. What keeps people safe is told by material, the rest in one. A batch that
+ * is made stays as it was made.
  */
 export function checkShelfDiffers({ plan, shelf, made, print }: PlanFacts): Check[] {
   if (made) return [];
-  return plan.materials.flatMap((copy): Check[] => {
+  const all = plan.materials.flatMap((copy): Differing[] => {
     const now = shelf.get(copy.id);
     if (!now) return [];
-    const differing = COMPARED.filter((c) => c.text(copy, print) !== c.text(now, print));
-    if (differing.length === 0) return [];
-    return [
-      {
-        id: 'shelf-differs',
-        level: differing.some((c) => c.level === 'warn') ? 'warn' : 'tip',
-        place: placeOf(plan, copy),
-        sentence: `The shelf has ${differing.length > 1 ? 'other values' : 'another value'} for ${copy.name} than this plan: ${differing.map((c) => c.what).join(', ')}.`,
-        arithmetic: differing
-          .map((c) => `${c.what}: ${c.text(copy, print)} here, ${c.text(now, print)} on the shelf`)
-          .join('; '),
-        remedy: 'Take the shelf’s values over, or keep what was planned.',
-        repairs: [{ label: 'Take the shelf’s values', apply: (p) => refreshMaterial(p, now) }],
-      },
-    ];
+    const values = COMPARED.filter((c) => c.text(copy, print) !== c.text(now, print));
+    const curve = !sameCurve(copy.optics, now.optics);
+    return values.length > 0 || curve ? [{ copy, now, values, curve }] : [];
   });
+  const said = (d: Differing): string =>
+    [...d.values.map((c) => c.what), ...(d.curve ? ['colour curve'] : [])].join(', ');
+  const arithmetic = ({ copy, now, values }: Differing): string[] =>
+    values.map((c) => `${c.what}: ${c.text(copy, print)} here, ${c.text(now, print)} on the shelf`);
+  const remedy = 'Take the shelf’s values over, or keep what was planned.';
+  const isGrave = (d: Differing): boolean => d.values.some((c) => c.level === 'warn');
+  const grave = all.filter(isGrave).map((d): Check => ({
+    id: 'shelf-differs',
+    level: 'warn',
+    place: placeOf(plan, d.copy),
+    sentence: `The shelf has ${d.values.length + Number(d.curve) > 1 ? 'other values' : 'another value'} for ${d.copy.name} than this plan: ${said(d)}.`,
+    arithmetic: arithmetic(d).join('; '),
+    remedy,
+    repairs: [{ label: 'Take the shelf’s values', apply: (p) => refreshMaterial(p, d.now) }],
+  }));
+  const slight = all.filter((d) => !isGrave(d));
+  const [first] = slight;
+  if (!first) return grave;
+  return [
+    ...grave,
+    {
+      id: 'shelf-newer',
+      level: 'tip',
+      place: placeOf(plan, first.copy),
+      sentence: `The shelf has other values than this plan for ${slight.map((d) => `${d.copy.name} (${said(d)})`).join('; ')}.`,
+      arithmetic:
+        slight.flatMap((d) => arithmetic(d).map((line) => `${d.copy.name}, ${line}`)).join('; ') ||
+        'The plan keeps the curves that it was made with.',
+      remedy,
+      repairs: [
+        {
+          label: 'Take the shelf’s values',
+          apply: (p) => slight.reduce((sum, d) => refreshMaterial(sum, d.now), p),
+        },
+      ],
+    },
+  ];
 }
 
 /** Where a material stands in a plan: the first place that uses it. */

@@ -1,12 +1,12 @@
 import { type ScentBrowning } from '../pigment/canvas.ts';
 import { type ScentFacts } from './material.ts';
 
-/** Browning of a scent without vanillin, as its equal in g of vanillin per g of scent. */
-export const TAN_AS_VANILLIN: Readonly<Record<ScentFacts['tan'], number>> = {
+/** Browning that a scent does without vanillin, per g/kg oils, in units of a slight tan at 50 g/kg. */
+export const TAN: Readonly<Record<ScentFacts['tan'], number>> = {
   none: 0,
-  slight: 0.006,
-  moderate: 0.02,
-  strong: 0.05,
+  slight: 1 / 50,
+  moderate: 2.5 / 50,
+  strong: 6 / 50,
 };
 
 /** Stabiliser to scent by weight that a vanillin content calls for; the supplier's sheet wins. */

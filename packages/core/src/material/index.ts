@@ -2,6 +2,7 @@
 export { browningOf, stabiliserFor } from './browning.ts';
 export { type CurveFacts, type CurveOrigin, defaultCurve } from './curve.ts';
 export { type Lot, lotAtHand, LOT_LIMITS } from './lot.ts';
+export { COURSE_STAGES, entryFace, type EntryFace } from './course.ts';
 export { factsOfKind } from './facts.ts';
 export { cautionText } from './cautions.ts';
 export {
@@ -32,6 +33,9 @@ export {
   type ScentFacts,
 } from './material.ts';
 export { canvasOfOils, scentBrowning } from './oilCanvas.ts';
-export { defaultOptics } from './ownMaterial.ts';
+export { type Looks, noLooks } from './looks.ts';
+export { type CurveSource, defaultOptics, sameSource } from './ownMaterial.ts';
+export { isPale } from './scatterPrior.ts';
 export { shelfFace, type ShelfFace, type TintLadder, tintLadder } from './tintLadder.ts';
+export { takeNewDefaults } from './newDefaults.ts';
 export { upgradeMaterial } from './upgrade.ts';

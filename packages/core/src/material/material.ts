@@ -1,5 +1,6 @@
 import { type Optics } from '../pigment/optics.ts';
 import { type CurveFacts } from './curve.ts';
+import { type Looks } from './looks.ts';
 import { type Lot } from './lot.ts';
 
 /** What stands on a maker's shelf. One shape for all kinds; the parts a kind lacks are null. */
@@ -156,6 +157,8 @@ export interface Material {
   readonly colourIndex: string;
   /** Stated colour `#rrggbb` at the typical dose, gelled and cured; null for what has no colour. */
   readonly colour: string | null;
+  /** How it looks beside that: ungelled, in the pot, faded. */
+  readonly looks: Looks;
   readonly window: DoseWindow | null;
   /** First one is the default. */
   readonly carriers: readonly Carrier[];

@@ -1,5 +1,5 @@
 import { type Canvas, type ScentBrowning } from '../pigment/canvas.ts';
-import { browningOf, TAN_AS_VANILLIN } from './browning.ts';
+import { browningOf, TAN } from './browning.ts';
 import { type Material } from './material.ts';
 
 /** Tint of an oil blend: the oils' amounts weighted by share. Shares are normalised, so 99.7 % is no darker. */
@@ -22,7 +22,4 @@ export function canvasOfOils(
 
 /** Browning that a scent brings at a dose in g per kg oils. */
 export const scentBrowning = (scent: Material, dose: number): ScentBrowning =>
-  browningOf(
-    { vanillin: scent.scent?.vanillin ?? 0, tan: TAN_AS_VANILLIN[scent.scent?.tan ?? 'none'] },
-    dose,
-  );
+  browningOf({ vanillin: scent.scent?.vanillin ?? 0, tan: TAN[scent.scent?.tan ?? 'none'] }, dose);

@@ -1,37 +1,50 @@
 import { buildOptics } from '../pigment/buildOptics.ts';
 import { type Optics } from '../pigment/optics.ts';
-import { type DoseWindow, type MaterialKind } from './material.ts';
+import { appearanceOf } from './looks.ts';
+import { type Material } from './material.ts';
+import { scatterPrior } from './scatterPrior.ts';
 
-/** Scattering per g/kg that each kind suggests, and how far a picked colour may move it. */
-const SCATTER: Partial<Readonly<Record<MaterialKind, readonly [scatter: number, freedom: number]>>> = {
-  pigment: [0.1, 1],
-  mica: [0.05, 0.8],
-  fluorescent: [0.03, 0.5],
-  dye: [0.002, 0.3],
-  clay: [0.02, 0.8],
-  botanical: [0.005, 0.3],
-  scrub: [0.005, 0.5],
-  additive: [0.002, 0.5],
-};
+/** What a default curve is built from. */
+export type CurveSource = Pick<Material, 'kind' | 'colourIndex' | 'colour' | 'window' | 'looks'>;
 
-/** How far a white pigment's scattering may rise: a near-white picked colour needs it. */
-const PALE_FREEDOM = 2;
+/** Dose at which the effect of the next gram has halved, in ceilings. */
+const SATURATES_AT_CEILINGS = 5;
 
 /**
- * A default curve for a maker's own material from nothing but its kind, a picked colour `#rrggbb` at the
- * typical dose (gelled, cured, near-white base) and its window. Null for kinds that have no colour.
+ * A default curve for a maker's own material from its kind, a picked colour `#rrggbb` at the typical dose (gelled,
+ * cured, near-white base), and what else is known of its looks. Null without a colour or a dose, and for kinds that
+ * have no colour.
  */
-export function defaultOptics(kind: MaterialKind, colour: string, window: DoseWindow): Optics | null {
-  const kindly = SCATTER[kind];
-  if (!kindly) return null;
-  const pale =
-    parseInt(colour.slice(1, 3), 16) + parseInt(colour.slice(3, 5), 16) + parseInt(colour.slice(5), 16) > 690;
+export function defaultOptics({ kind, colourIndex, colour, window, looks }: CurveSource): Optics | null {
+  if (colour === null || window === null) return null;
+  const scatter = scatterPrior(kind, colourIndex, colour);
+  if (scatter === null) return null;
   return buildOptics({
+    ...appearanceOf(looks),
     dose: window.typical,
     colour,
-    scatter: pale ? kindly[0] * 4 : kindly[0],
-    scatterFreedom: pale ? PALE_FREEDOM : kindly[1],
-    saturation: kind === 'pigment' || kind === 'mica' ? window.ceiling * 5 : undefined,
+    scatter,
+    saturation: kind === 'pigment' || kind === 'mica' ? window.ceiling * SATURATES_AT_CEILINGS : undefined,
     shimmer: kind === 'mica' ? 'satin' : 'none',
   });
 }
+
+/** Whether the default curves of two entries are built from the same. */
+export const sameSource = (a: CurveSource, b: CurveSource): boolean => sourceText(a) === sourceText(b);
+
+const sourceText = ({
+  kind,
+  colourIndex,
+  colour,
+  window,
+  looks: { ungelled, fresh, fades },
+}: CurveSource): string =>
+  JSON.stringify([
+    kind,
+    scatterPrior(kind, colourIndex, colour ?? '#000000'),
+    colour,
+    window?.typical,
+    ungelled,
+    fresh && [fresh.colour, fresh.halfLife],
+    fades && [fades.keeps, fades.to, fades.days],
+  ]).toLowerCase();

@@ -3,7 +3,7 @@ import { type Canvas, referenceCanvas } from '../pigment/canvas.ts';
 import { predictLab } from '../pigment/mixer.ts';
 import { cured } from '../pigment/stage.ts';
 import { type Material } from './material.ts';
-import { TAN_AS_VANILLIN } from './browning.ts';
+import { TAN } from './browning.ts';
 
 export interface TintLadder {
   /** Doses in g/kg oils, faint to ceiling. */
@@ -17,7 +17,10 @@ export const LADDER_STEPS = 7;
 const FAINT_FALLBACK = 0.15;
 
 /** The cured colour of a material from faint to ceiling, in equal ratios; null for what has no colour. */
-export function tintLadder(material: Material, canvas: Canvas = referenceCanvas): TintLadder | null {
+export function tintLadder(
+  material: Pick<Material, 'optics' | 'window'>,
+  canvas: Canvas = referenceCanvas,
+): TintLadder | null {
   const { optics, window } = material;
   if (!optics || !window) return null;
   const from = window.faint ?? window.typical * FAINT_FALLBACK;
@@ -41,7 +44,7 @@ export interface ShelfFace {
  * The face of any shelf item at cure: the tint ladder of a colourant, the bare bar of an oil alone, the
  * browning of a scent at its limit. Null for what leaves no mark.
  */
-export function shelfFace(material: Material): ShelfFace | null {
+export function shelfFace(material: Pick<Material, 'optics' | 'window' | 'oil' | 'scent'>): ShelfFace | null {
   const ladder = tintLadder(material);
   if (ladder) return { shows: 'doses', ...ladder };
   const { oil, scent } = material;
@@ -63,7 +66,7 @@ export function shelfFace(material: Material): ShelfFace | null {
   if (!scent) return null;
   const browning = {
     vanillin: scent.vanillin * scent.limit,
-    tan: TAN_AS_VANILLIN[scent.tan] * scent.limit,
+    tan: TAN[scent.tan] * scent.limit,
     stabilised: 0,
   };
   return { shows: 'scent', ...bare({ ...referenceCanvas, scent: browning }) };

@@ -1,3 +1,4 @@
+import { type Optics } from '../pigment/optics.ts';
 import { type Material, type MaterialForm, type MaterialKind } from './material.ts';
 import { FATTY_1, SAP_SPREAD_1 } from './upgradeTables.ts';
 
@@ -15,7 +16,16 @@ type Material2 = Omit<Material3, 'form' | 'lots' | 'curve'> & {
 };
 
 /** Density, scrub and allergens by kind and caution; no fat, no water. */
-type Material3 = Omit<Material, 'density' | 'scrub' | 'fat' | 'water' | 'allergens'>;
+type Material3 = Omit<Material4, 'density' | 'scrub' | 'fat' | 'water' | 'allergens'>;
+
+/** Looks were in the curve alone; what fades only paled. */
+type Material4 = Omit<Material, 'looks' | 'optics'> & {
+  readonly optics:
+    | (Omit<Optics, 'fading'> & {
+        readonly fading: Omit<NonNullable<Optics['fading']>, 'darkEnd' | 'lightEnd'> | null;
+      })
+    | null;
+};
 
 const LYE_DEMAND_1: Readonly<Record<string, number>> = { 'citric-acid': 0.625 };
 
@@ -63,7 +73,7 @@ const DENSITY_3: Partial<Readonly<Record<MaterialKind, number>>> = {
   scrub: 1.3,
 };
 
-const fourth = (stored: Material3): Material => ({
+const fourth = (stored: Material3): Material4 => ({
   ...stored,
   density: DENSITY_3[stored.kind] ?? 1.4,
   scrub: stored.kind === 'scrub',
@@ -72,9 +82,19 @@ const fourth = (stored: Material3): Material => ({
   allergens: [],
 });
 
+const fifth = ({ optics, ...stored }: Material4): Material => ({
+  ...stored,
+  optics: optics && {
+    ...optics,
+    fading: optics.fading && { ...optics.fading, darkEnd: null, lightEnd: null },
+  },
+  looks: { ungelled: null, fresh: null, fades: null },
+});
+
 /** A material as any version stored it → the present one; one that is present already is returned as it is. */
 export function upgradeMaterial(stored: object): Material {
-  if ('density' in stored) return stored as Material;
-  if ('form' in stored) return fourth(stored as Material3);
-  return fourth(third('lyeDemand' in stored ? (stored as Material2) : second(stored as Material1)));
+  if ('looks' in stored) return stored as Material;
+  if ('density' in stored) return fifth(stored as Material4);
+  if ('form' in stored) return fifth(fourth(stored as Material3));
+  return fifth(fourth(third('lyeDemand' in stored ? (stored as Material2) : second(stored as Material1))));
 }

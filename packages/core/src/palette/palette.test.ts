@@ -147,7 +147,7 @@ describe('mud check', () => {
 
   it('what keeps some chroma, but little and in the hue of neither, is mud too', () => {
     // Moss and rose: a dull brown, neither green nor pink.
-    const murky = blendPots(pot('chromium-oxide-green', 3), pot('mica-ribbon', 6), cured());
+    const murky = blendPots(pot('chromium-oxide-green', 1.5), pot('mica-ribbon', 5), cured());
     expect(murky.index).toBeGreaterThan(MUD_BELOW);
     expect([chromaOf(murky.lab) < 15, murky.mud]).toEqual([true, true]);
     // Two soft neighbours keep their hue: soft, not mud.

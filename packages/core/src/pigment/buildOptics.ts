@@ -1,12 +1,12 @@
 import { BAND_COUNT } from '../colour/bands.ts';
 import { labD65FromHex } from '../colour/srgb.ts';
 import { referenceCanvas } from './canvas.ts';
-import { type CurveProblem, fitCurve } from './defaultCurve.ts';
-import { absorptionShape, type Feature } from './features.ts';
+import { fitCurve } from './defaultCurve.ts';
+import { type Feature, featureShape } from './features.ts';
 import { mixerOf, mixTables } from './mixer.ts';
-import { type Optics, type Shimmer } from './optics.ts';
+import { type Fading, type Optics, type Shimmer, unfaded } from './optics.ts';
 import { shapeFromHex, softReflectance } from './softReflectance.ts';
-import { cured, faded, fresh as freshStage, type Stage } from './stage.ts';
+import { cured, fresh as freshStage, type Stage, YEAR_HOURS } from './stage.ts';
 
 /** What is known of a colourant's looks before anyone has tested it; colours are `#rrggbb`. */
 export interface Appearance {
@@ -16,90 +16,108 @@ export interface Appearance {
   readonly colour: string;
   /** Ungelled and cured, where gel changes more than the depth. */
   readonly ungelled?: string;
-  /** In fresh batter, where it misleads. */
+  /** In fresh batter, where it misleads. Half-life in hours. */
   readonly fresh?: { readonly colour: string; readonly halfLife: number };
   /** For an alkali-unstable one: the colour it has as bought, seen for some hours. */
   readonly before?: { readonly colour: string; readonly halfLife: number };
   /** Known absorption; guessed from the colour when absent. */
   readonly features?: readonly Feature[];
-  /** Scattering per g/kg that its kind suggests, and how far it may move to meet the colour. */
+  /** Scattering per g/kg. The colour is met by the absorption alone. */
   readonly scatter: number;
-  readonly scatterFreedom?: number;
   readonly saturation?: number;
-  readonly fading?: Optics['fading'];
+  readonly fading?: FadingLooks;
   readonly emission?: Optics['emission'];
   readonly shimmer?: Shimmer;
 }
 
-/** Known chemistry bends a little; a guessed shape may bend a lot. */
-const KNOWN_SHAPE_FREEDOM = 0.6;
-const GUESSED_SHAPE_FREEDOM = 1;
-const DEFAULT_SCATTER_FREEDOM = 0.5;
+/** How it fades: the share that remains, time constants in days, and what it comes to where that is no paler self. */
+export interface FadingLooks extends Pick<Fading, 'remains' | 'darkDays' | 'lightDays'> {
+  readonly ends?: { readonly dark: string; readonly light: string };
+}
+
+/** Features of known chemistry vary in height and bend a little; a guessed shape may bend a lot. */
+const KNOWN = { heightFreedom: 0.5, shapeFreedom: 0.15 };
+const GUESSED = { heightFreedom: 0.1, shapeFreedom: 1 };
+/** The least that the strongest band of a typical dose adds to K: a tenth of what the gelled base absorbs there. */
+const LEAST_AT_TYPICAL = 0.003;
+/** What it fades to is stated after a year, cured like everything else. */
+const FADED_STAGE: Stage = { hours: YEAR_HOURS, gel: 1 };
 
 const constant = (value: number): number[] => Array.from({ length: BAND_COUNT }, () => value);
 
 /** Builds the default curves that meet the stated colours in the reference base. */
 export function buildOptics(a: Appearance): Optics {
-  const main = a.features ? absorptionShape(a.features) : shapeFromHex(a.colour);
-  const shapeFreedom = a.features ? KNOWN_SHAPE_FREEDOM : GUESSED_SHAPE_FREEDOM;
-  const draft: Optics = {
+  const plain: Optics = {
     k: constant(0),
     kUngelled: null,
     s: constant(a.scatter),
     saturation: a.saturation ?? null,
     fresh: null,
     becomes: null,
-    fading: a.fading ?? null,
+    fading: null,
     emission: a.emission ?? null,
     specks: null,
     shimmer: a.shimmer ?? 'none',
   };
 
-  /** Colour of the stated dose at a stage, for absorption and scattering under trial. */
-  const predictAt = (stage: Stage): CurveProblem['predict'] => {
-    const tables = mixTables(referenceCanvas, [draft], stage);
+  /** Absorption that gives the stated dose a colour at a stage, of which `alive` is its own and the rest an end. */
+  const curveFor = (
+    hex: string,
+    stage: Stage,
+    features?: readonly Feature[],
+    alive = 1,
+    end = constant(0),
+  ) => {
+    const tables = mixTables(referenceCanvas, [plain], stage);
     const mixer = mixerOf(tables);
-    const left = draft.fading ? faded(stage.hours, draft.fading.remains, draft.fading.darkDays) : 1;
-    return (k, s) => {
-      for (let i = 0; i < BAND_COUNT; i++) {
-        tables.k[i * tables.stride] = k[i]! * left;
-        tables.s[i * tables.stride] = s;
-      }
-      const [L, A, B] = mixer.lab([a.dose]);
-      return [L!, A!, B!];
-    };
+    return fitCurve({
+      ...(features ? KNOWN : GUESSED),
+      features: features ? features.map(featureShape) : [shapeFromHex(hex)],
+      leastPeak: LEAST_AT_TYPICAL / a.dose,
+      target: labD65FromHex(hex),
+      predict: (k) => {
+        for (let i = 0; i < BAND_COUNT; i++) tables.k[i * tables.stride] = k[i]! * alive + end[i]!;
+        const [L, A, B] = mixer.lab([a.dose]);
+        return [L!, A!, B!];
+      },
+    });
   };
 
-  // Side curves are fitted as the whole absorption at their stage, with the scattering already known.
-  const side = (hex: string, stage: Stage, scatter: number): number[] =>
-    fitCurve({
-      shape: shapeFromHex(hex),
-      scatter,
-      scatterFreedom: 0,
-      shapeFreedom: GUESSED_SHAPE_FREEDOM,
-      target: labD65FromHex(hex),
-      predict: predictAt(stage),
-    }).k;
+  const ends = a.fading?.ends;
+  const fading = a.fading
+    ? {
+        remains: a.fading.remains,
+        darkDays: a.fading.darkDays,
+        lightDays: a.fading.lightDays,
+        darkEnd: ends ? curveFor(ends.dark, FADED_STAGE) : null,
+        lightEnd: ends ? curveFor(ends.light, FADED_STAGE) : null,
+      }
+    : null;
+  // A little of it has faded by the time that the cured colour is seen.
+  const cure = (hex: string, gel: number, features?: readonly Feature[]): number[] => {
+    const stage = cured(gel);
+    if (!fading) return curveFor(hex, stage, features);
+    const alive = unfaded(fading, stage);
+    if (!fading.darkEnd) return curveFor(hex, stage, features, alive + (1 - alive) * fading.remains);
+    return curveFor(
+      hex,
+      stage,
+      features,
+      alive,
+      fading.darkEnd.map((k) => k * (1 - alive)),
+    );
+  };
 
-  const settled = fitCurve({
-    shape: main,
-    scatter: a.scatter,
-    scatterFreedom: a.scatterFreedom ?? DEFAULT_SCATTER_FREEDOM,
-    shapeFreedom,
-    target: labD65FromHex(a.colour),
-    predict: predictAt(cured(1)),
-  });
-  const s = settled.scatter;
-  const base: Optics = { ...draft, k: settled.k, s: constant(s) };
-
-  const kUngelled = a.ungelled ? side(a.ungelled, cured(0), s) : null;
-  const fresh = a.fresh ? { k: side(a.fresh.colour, freshStage(), s), halfLife: a.fresh.halfLife } : null;
-  if (!a.before) return { ...base, kUngelled, fresh };
+  const k = cure(a.colour, 1, a.features);
+  const kUngelled = a.ungelled ? cure(a.ungelled, 0) : null;
+  const fresh = a.fresh ? { k: curveFor(a.fresh.colour, freshStage()), halfLife: a.fresh.halfLife } : null;
+  if (!a.before) return { ...plain, k, kUngelled, fresh, fading };
   // It starts as the bought colour and becomes the settled one.
   return {
-    ...base,
-    k: side(a.before.colour, freshStage(), s),
-    becomes: { k: settled.k, halfLife: a.before.halfLife },
+    ...plain,
+    k: curveFor(a.before.colour, freshStage()),
+    becomes: { k, halfLife: a.before.halfLife },
+    fading,
   };
 }
 

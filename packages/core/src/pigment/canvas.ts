@@ -1,6 +1,6 @@
 import { BAND_COUNT, type Spectrum } from '../colour/bands.ts';
 import { absorptionShape, band, brown, flat } from './features.ts';
-import { faded, gelReached, HOURS_PER_DAY, type Stage } from './stage.ts';
+import { CURED_HOURS, faded, gelReached, HOURS_PER_DAY, SKIN_BROWNS, type Stage } from './stage.ts';
 
 /**
  * The uncoloured batter of a pot: what its oils and its scent bring. Tints are amounts on the 0–10 scale of
@@ -19,7 +19,7 @@ export interface Canvas {
 export interface ScentBrowning {
   /** Vanillin, with ethyl vanillin counted at 1.5 times its share, in g per kg oils of the pot. */
   readonly vanillin: number;
-  /** Browning from anything else, as its equal in g vanillin per kg oils. */
+  /** Browning from anything else, in units of a slight tan at 50 g/kg oils. */
   readonly tan: number;
   /** How much of the stabiliser called for was given, 0–1. */
   readonly stabilised: number;
@@ -30,7 +30,10 @@ export const referenceCanvas: Canvas = { carotenoid: 0, chlorophyll: 0, brown: 0
 // Fitted so that the reference base reads Lab D65 (91, −0.5, 7) ungelled and (86, −0.5, 10) gelled, cured.
 // Gelled soap absorbs more than its lower scattering alone explains: light travels further between crystals.
 const plainUngelled = absorptionShape([brown(65.4, 0.03123), flat(0.00245)]);
-const plainGelled = absorptionShape([brown(66.6, 0.04854), flat(0.00437)]);
+const plainGelled = absorptionShape([brown(65.8, 0.0497), flat(0.00437)]);
+/** A young bar is this much darker than a cured one, and pales with this time constant in days. */
+const AGEING = { young: 0.15, days: 14 };
+const aged = (hours: number): number => 1 + AGEING.young * faded(hours, 0, AGEING.days);
 
 // Literature positions: β-carotene 425/450/478 nm, chlorophyll Soret 430 and Q bands 615 and 665 nm,
 // browned lipids and vanillin polymers rising to the violet. Heights per unit of the 0–10 tint scale.
@@ -42,21 +45,28 @@ const carotenoidUnit = absorptionShape([
 ]);
 const chlorophyllUnit = absorptionShape([band(430, 22, 0.009), band(615, 22, 0.0014), band(665, 16, 0.004)]);
 const brownUnit = absorptionShape([brown(75, 0.03), flat(0.0015)]);
-const vanillinUnit = absorptionShape([brown(80, 0.3), band(505, 45, 0.015), flat(0.005)]);
+/** Of 3.3 g vanillin per kg oils, all browned: met the colours of test bars of 5, 11 and 20 %, bare and with white. */
+const vanillinUnit = absorptionShape([brown(77.38, 3.959), band(520, 45, 0.2048), flat(0.04155)]);
+const VANILLIN_UNIT = 3.3;
+/** Browning couples molecules: twice the vanillin makes more than three times as brown. */
+const VANILLIN_POWER = 1.8;
+/** Of a slight tan at 50 g/kg. */
+const tanUnit = absorptionShape([brown(60, 0.06), flat(0.001), band(500, 50, 0.003)]);
 
 /** Part of the oil tints bleaches in cure: share that stays, time constant in days. */
 const CAROTENOID_STAYS = { remains: 0.85, days: 14 };
 const CHLOROPHYLL_STAYS = { remains: 0.7, days: 10 };
-/** Time constant of vanillin browning in days. */
-const BROWNING_DAYS = 6;
-/** A stabiliser makes it this much slower, and lets this share of it come. */
-const STABILISED = { slower: 4, cap: 0.7 };
+/** Time constant of browning in days; the heat of gel speeds it. */
+const BROWNING_DAYS = { ungelled: 8, gelled: 4 };
+/** A stabiliser makes it this much slower, and leaves this share of it for good. */
+const STABILISED = { slower: 4, cap: 0.3 };
 /** Sugars of an all-milk liquid, as brown on the 0–10 scale: without gel, and what the heat of gel adds. */
 const MILK_BROWN = { ungelled: 1, heat: 2 };
 
-/** Share of a scent's browning that has come by an hour, 0–1. */
-function browned(hours: number, stabilised: number): number {
-  const days = hours / HOURS_PER_DAY / BROWNING_DAYS;
+/** Share of a scent's browning that has come by a stage, 0–1. */
+function browned({ hours, gel, skin = false }: Stage, stabilised: number): number {
+  const tau = BROWNING_DAYS.ungelled + (BROWNING_DAYS.gelled - BROWNING_DAYS.ungelled) * gel;
+  const days = (hours / HOURS_PER_DAY / tau) * (skin ? SKIN_BROWNS : 1);
   const plain = 1 - Math.exp(-days);
   return plain + stabilised * (STABILISED.cap * (1 - Math.exp(-days / STABILISED.slower)) - plain);
 }
@@ -67,16 +77,21 @@ export function canvasAbsorption(canvas: Canvas, stage: Stage, out: Spectrum): S
   const c = canvas.carotenoid * faded(stage.hours, CAROTENOID_STAYS.remains, CAROTENOID_STAYS.days);
   const h = canvas.chlorophyll * faded(stage.hours, CHLOROPHYLL_STAYS.remains, CHLOROPHYLL_STAYS.days);
   const { scent } = canvas;
-  const v = scent ? (scent.vanillin + scent.tan) * browned(stage.hours, scent.stabilised) : 0;
+  const vanillin = scent
+    ? (scent.vanillin / VANILLIN_UNIT) ** VANILLIN_POWER * browned(stage, scent.stabilised)
+    : 0;
+  const tan = scent ? scent.tan * browned(stage, 0) : 0;
+  const age = aged(stage.hours) / aged(CURED_HOURS);
   const brownness = canvas.brown + canvas.milk * (MILK_BROWN.ungelled + MILK_BROWN.heat * gel);
   for (let i = 0; i < BAND_COUNT; i++) {
     const plain = plainUngelled[i]! + (plainGelled[i]! - plainUngelled[i]!) * gel;
     out[i] =
-      plain +
+      plain * age +
       c * carotenoidUnit[i]! +
       h * chlorophyllUnit[i]! +
       brownness * brownUnit[i]! +
-      v * vanillinUnit[i]!;
+      vanillin * vanillinUnit[i]! +
+      tan * tanUnit[i]!;
   }
   return out;
 }

@@ -27,6 +27,7 @@ export interface PredictedColour extends ScreenColour {
 
 /** The stage that a composition is at when the batch is at one. */
 export const stageOf = ({ age, gel }: Composition, stage: Stage): Stage => ({
+  ...stage,
   hours: stage.hours + age,
   gel: gel ?? stage.gel,
 });

@@ -1,33 +1,24 @@
 import { BAND_COUNT, type Spectrum, spectrumFrom } from '../colour/bands.ts';
-import { deltaE00 } from '../colour/deltaE00.ts';
 import { type LabD65 } from '../colour/lab.ts';
 import { createDescent, type DescentRules } from '../numerics/leastSquares.ts';
 
 /**
- * From "this much of it looks like that" to an absorption and scattering curve: the least change to the
- * shape that the chemistry suggests which meets the stated colour. Maximum a posteriori over log-strength,
- * a smooth log-shape of eight bumps and (optionally) log-scattering, by Levenberg–Marquardt.
+ * From "this much of it looks like that" to an absorption curve: the least change to what the chemistry suggests
+ * which meets the stated colour. Maximum a posteriori over the strength, the heights of the single features, which
+ * stay where they are, and a smooth log-shape of eight bumps, by Levenberg–Marquardt.
  */
 export interface CurveProblem {
-  /** Relative absorption that the chemistry suggests (36 bands, ≥ 0). */
-  readonly shape: Spectrum;
-  /** Scattering per unit dose that the kind of material suggests. */
-  readonly scatter: number;
-  /** Standard deviation allowed to log-scattering; 0 keeps it. */
-  readonly scatterFreedom: number;
+  /** Relative absorption of each feature that the chemistry suggests (36 bands each, ≥ 0). */
+  readonly features: readonly Spectrum[];
+  /** Standard deviation allowed to the log-height of each feature. */
+  readonly heightFreedom: number;
   /** Standard deviation allowed to each bump of the log-shape. */
   readonly shapeFreedom: number;
+  /** The strongest absorption per unit dose is never below this, > 0: nothing is quite without absorption. */
+  readonly leastPeak: number;
   readonly target: LabD65;
-  /** Colour of the stated dose for absorption k and scattering s per unit dose (36 bands each). */
-  readonly predict: (k: Spectrum, s: number) => LabD65;
-}
-
-export interface CurveFit {
-  readonly k: number[];
-  readonly scatter: number;
-  /** ΔE00 left between the stated colour and the fitted prediction. */
-  readonly residual: number;
-  readonly iterations: number;
+  /** Colour of the stated dose for absorption k per unit dose (36 bands). */
+  readonly predict: (k: Spectrum) => LabD65;
 }
 
 /** Lab units that count as one standard deviation of the stated colour. */
@@ -51,39 +42,45 @@ const RULES: DescentRules = {
 const BUMPS = 8;
 /** Absorption never quite reaches zero: keeps the logarithm finite. */
 const FLOOR = 0.004;
+/** How sharply the least peak holds, in natural logarithms. */
+const FLOOR_SIGMA = 0.1;
 
 const bumps = Array.from({ length: BUMPS }, (_, j) => {
   const centre = 400 + (j * 310) / (BUMPS - 1);
   return spectrumFrom((nm) => Math.exp(-0.5 * ((nm - centre) / 36) ** 2));
 });
 
-/** Fits one curve. Returns four significant digits, so that what is stored is what was fitted. */
-export function fitCurve(problem: CurveProblem): CurveFit {
-  const { shape, target, predict } = problem;
-  const peak = Math.max(...shape);
-  const logShape = shape.map((v) => Math.log(v / peak + FLOOR));
-  const freeScatter = problem.scatterFreedom > 0;
-  const size = 1 + BUMPS + (freeScatter ? 1 : 0);
+/** Absorption per unit dose that meets the stated colour, in four significant digits: what is stored is what was fitted. */
+export function fitCurve(problem: CurveProblem): number[] {
+  const { features, target, predict } = problem;
+  const peak = Math.max(...features.reduce((sum, f) => sum.map((v, b) => v + f[b]!)));
+  const heights = features.length;
+  const size = 1 + heights + BUMPS;
   const k = new Float64Array(BAND_COUNT);
 
   const curve = (p: ArrayLike<number>): Spectrum => {
+    k.fill(FLOOR);
+    features.forEach((feature, f) => {
+      const height = Math.exp(p[1 + f]!) / peak;
+      for (let b = 0; b < BAND_COUNT; b++) k[b] = k[b]! + height * feature[b]!;
+    });
     for (let b = 0; b < BAND_COUNT; b++) {
-      let log = logShape[b]! + p[0]!;
-      for (let j = 0; j < BUMPS; j++) log += p[1 + j]! * bumps[j]![b]!;
-      k[b] = Math.exp(log);
+      let log = p[0]!;
+      for (let j = 0; j < BUMPS; j++) log += p[1 + heights + j]! * bumps[j]![b]!;
+      k[b] = k[b]! * Math.exp(log);
     }
     return k;
   };
-  const scatterOf = (p: ArrayLike<number>): number =>
-    freeScatter ? problem.scatter * Math.exp(p[1 + BUMPS]!) : problem.scatter;
 
-  const r = new Float64Array(3 + size - 1);
+  const r = new Float64Array(3 + size);
   const jacobian = new Float64Array(r.length * size);
   const residualsAt = (p: ArrayLike<number>): number => {
-    const lab = predict(curve(p), scatterOf(p));
+    const lab = predict(curve(p));
     for (let i = 0; i < 3; i++) r[i] = (lab[i]! - target[i]!) / LAB_SIGMA;
-    for (let j = 0; j < BUMPS; j++) r[3 + j] = p[1 + j]! / problem.shapeFreedom;
-    if (freeScatter) r[3 + BUMPS] = p[1 + BUMPS]! / problem.scatterFreedom;
+    for (let j = 1; j < size; j++)
+      r[2 + j] = p[j]! / (j <= heights ? problem.heightFreedom : problem.shapeFreedom);
+    const missing = Math.log(problem.leastPeak / Math.max(...k));
+    r[2 + size] = Math.max(0, missing) / FLOOR_SIGMA;
     return r.reduce((sum, v) => sum + v * v, 0);
   };
   const evaluate = (p: ArrayLike<number>, derive: boolean): number => {
@@ -114,16 +111,6 @@ export function fitCurve(problem: CurveProblem): CurveFit {
     }
   }
   p[0] = strength;
-  const { steps } = createDescent({ residuals: r, jacobian, stride: size, evaluate }, RULES)(p);
-
-  const rounded = Array.from(curve(p), significant);
-  const scatter = significant(scatterOf(p));
-  return {
-    k: rounded,
-    scatter,
-    residual: deltaE00(predict(Float64Array.from(rounded), scatter), target),
-    iterations: steps,
-  };
+  createDescent({ residuals: r, jacobian, stride: size, evaluate }, RULES)(p);
+  return Array.from(curve(p), (v) => Number(v.toPrecision(4)));
 }
-
-const significant = (v: number): number => Number(v.toPrecision(4));

@@ -37,6 +37,9 @@ function valueAt(f: Feature, nm: number): number {
   }
 }
 
+/** One feature on the 36 bands (relative units, ≥ 0). */
+export const featureShape = (f: Feature): Spectrum => spectrumFrom((nm) => valueAt(f, nm));
+
 /** Sum of features on the 36 bands (relative units, ≥ 0). */
 export const absorptionShape = (features: readonly Feature[]): Spectrum =>
   spectrumFrom((nm) => features.reduce((total, f) => total + valueAt(f, nm), 0));

@@ -2,6 +2,8 @@ import fc from 'fast-check';
 import { deltaE00 } from '../colour/deltaE00.ts';
 import { type LabD65, labD65FromReflectance } from '../colour/lab.ts';
 import { startingShelf } from '../material/catalogue/index.ts';
+import { labD65FromHex } from '../colour/srgb.ts';
+import { TAN } from '../material/browning.ts';
 import { shelfItem } from '../testing/plans.ts';
 import { slowLab } from '../testing/slowMixer.ts';
 import { type Canvas, referenceCanvas } from './canvas.ts';
@@ -68,14 +70,39 @@ describe('the reference base', () => {
     const bare = tint({});
     expect(tint({ carotenoid: 2, chlorophyll: 5, brown: 1 })[1]).toBeLessThan(bare[1] - 2);
     expect(tint({ carotenoid: 10, brown: 1 })[2]).toBeGreaterThan(bare[2] + 20);
-    // 5 % vanillin at 30 g/kg: nothing at pour, a mid tan at week six; 10 % is browner.
+    // Nothing at the pour.
     const five: Partial<Canvas> = { scent: { vanillin: 0.05 * 30, tan: 0, stabilised: 0 } };
     expect(deltaE00(tint(five, fresh()), tint({}, fresh()))).toBeLessThan(0.1);
-    const tan = tint(five);
-    expect(tan[0]).toBeGreaterThan(68);
-    expect(tan[0]).toBeLessThan(80);
-    expect(tan[2]).toBeGreaterThan(15);
-    expect(tint({ scent: { vanillin: 3, tan: 0, stabilised: 0 } })[0]).toBeLessThan(tan[0] - 4);
+  });
+
+  // Near-white base, 30 g/kg oils of scent, week six: vanillin, then gelled, with white 6, ungelled, with white 6.
+  it.each([
+    [0.05, '#b18b69', '#d8bfa5', '#c19e7e', '#dbc2a9'],
+    [0.11, '#875d3d', '#be9a79', '#9b714f', '#c19e7d'],
+    [0.2, '#633d23', '#a17855', '#774e31', '#a57c59'],
+  ])('browns with %p vanillin as test bars do', (vanillin, gelled, paleGelled, ungelled, pale) => {
+    const scent = { vanillin: vanillin * 30, tan: 0, stabilised: 0 };
+    const miss = (gel: number, white: number, hex: string) =>
+      deltaE00(
+        predictLab({ ...referenceCanvas, scent }, [part('titanium-dioxide-oil', white)], cured(gel)),
+        labD65FromHex(hex),
+      );
+    expect(miss(1, 0, gelled)).toBeLessThan(3);
+    expect(miss(0, 0, ungelled)).toBeLessThan(3);
+    expect(miss(1, 6, paleGelled)).toBeLessThan(4);
+    expect(miss(0, 6, pale)).toBeLessThan(4);
+  });
+
+  it('tans slightly without vanillin: darker and yellower by about as much', () => {
+    for (const gel of [0, 1]) {
+      const tanned = { vanillin: 0, tan: TAN.slight * 50, stabilised: 0 };
+      const bare = predictLab(referenceCanvas, [], cured(gel));
+      const got = predictLab({ ...referenceCanvas, scent: tanned }, [], cured(gel));
+      expect(bare[0] - got[0]).toBeGreaterThan(3);
+      expect(bare[0] - got[0]).toBeLessThan(5);
+      expect(got[2] - bare[2]).toBeGreaterThan(3.5);
+      expect(got[2] - bare[2]).toBeLessThan(5);
+    }
   });
 });
 

@@ -20,8 +20,7 @@ export interface Optics {
   readonly fresh: { readonly k: readonly number[]; readonly halfLife: number } | null;
   /** What a colourant that does not live through lye turns into. Half-life in hours. */
   readonly becomes: { readonly k: readonly number[]; readonly halfLife: number } | null;
-  /** Share that never fades, and the time constants of the rest in days. */
-  readonly fading: { readonly remains: number; readonly darkDays: number; readonly lightDays: number } | null;
+  readonly fading: Fading | null;
   /** Fluorescence: peak and width in nm, and the share of absorbed light given back (0–0.6). */
   readonly emission: { readonly peak: number; readonly width: number; readonly efficiency: number } | null;
   /** Particles seen one by one: share of the face per g/kg, and their own reflectance. */
@@ -29,9 +28,25 @@ export interface Optics {
   readonly shimmer: Shimmer;
 }
 
+/** How a colourant loses its colour, in the dark and in light. */
+export interface Fading {
+  /** Share of the absorption that is left where no end is known. */
+  readonly remains: number;
+  /** Time constants in days. */
+  readonly darkDays: number;
+  readonly lightDays: number;
+  /** Absorption that it comes to; null for a paler version of itself. */
+  readonly darkEnd: readonly number[] | null;
+  readonly lightEnd: readonly number[] | null;
+}
+
 /** c / (1 + c/c_sat): what a dose of c g/kg does when part of it flocculates. */
 export const effectiveDose = (dose: number, saturation: number | null): number =>
   saturation === null ? dose : dose / (1 + dose / saturation);
+
+/** Share of the colour that has not faded yet at a stage, 0–1. */
+export const unfaded = ({ darkDays, lightDays }: Fading, { hours, light }: Stage): number =>
+  faded(hours, 0, light ? lightDays : darkDays);
 
 /** Largest share of the face that specks may cover: beyond, they overlap. */
 export const MAX_SPECK_AREA = 0.6;
@@ -39,9 +54,9 @@ export const MAX_SPECK_AREA = 0.6;
 /** Absorption per unit effective dose at a stage: fading, gel, fresh shift and alkali change applied. */
 export function absorptionAt(optics: Optics, stage: Stage, out: Spectrum): Spectrum {
   const { fading, becomes, fresh } = optics;
-  const left = fading
-    ? faded(stage.hours, fading.remains, stage.light ? fading.lightDays : fading.darkDays)
-    : 1;
+  const alive = fading ? unfaded(fading, stage) : 1;
+  const end = fading && (stage.light ? fading.lightEnd : fading.darkEnd);
+  const remains = fading?.remains ?? 1;
   const gel = gelReached(stage);
   const ungelled = optics.kUngelled ?? optics.k;
   const freshShare = fresh ? halved(stage.hours, fresh.halfLife) : 0;
@@ -50,7 +65,7 @@ export function absorptionAt(optics: Optics, stage: Stage, out: Spectrum): Spect
     let k = ungelled[i]! + (optics.k[i]! - ungelled[i]!) * gel;
     if (fresh) k += (fresh.k[i]! - k) * freshShare;
     if (becomes) k = becomes.k[i]! + (k - becomes.k[i]!) * aliveShare;
-    out[i] = k * left;
+    out[i] = k * alive + (end ? end[i]! : k * remains) * (1 - alive);
   }
   return out;
 }

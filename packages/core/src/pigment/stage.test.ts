@@ -52,13 +52,44 @@ describe('the tints of the base', () => {
     expect(added({ chlorophyll: 2 }, FOREVER) / added({ chlorophyll: 2 }, 0)).toBeCloseTo(0.7, 9);
   });
 
-  it('vanillin browns with 6 days; its stabiliser makes that 24 and holds back three tenths', () => {
+  it('vanillin browns with 8 days, 4 with gel; its stabiliser makes that four times as long and leaves three tenths', () => {
     const all = added(scent(0), FOREVER);
-    expect(added(scent(0), 6) / all).toBeCloseTo(0.632121, 5);
-    expect(added(scent(1), 6) / all).toBeCloseTo(0.15484, 5); // 0.7 · (1 − 0.778801)
-    expect(added(scent(1), 24) / all).toBeCloseTo(0.442485, 5); // 0.7 · 0.632121
-    expect(added(scent(0.5), 6) / all).toBeCloseTo(0.39348, 5); // between the two above
-    expect(added(scent(1), FOREVER) / all).toBeCloseTo(0.7, 9);
+    expect(added(scent(0), 8) / all).toBeCloseTo(0.632121, 5);
+    expect(added(scent(1), 8) / all).toBeCloseTo(0.06636, 5); // 0.3 · (1 − 0.778801)
+    expect(added(scent(1), 32) / all).toBeCloseTo(0.189636, 5); // 0.3 · 0.632121
+    expect(added(scent(0.5), 8) / all).toBeCloseTo(0.349241, 5); // between the two above
+    expect(added(scent(1), FOREVER) / all).toBeCloseTo(0.3, 9);
+    const gelled = (days: number) => {
+      const at = (canvas: Canvas) =>
+        canvasAbsorption(canvas, { hours: days * DAY, gel: 1 }, new Float64Array(BAND_COUNT))[at450]!;
+      return at({ ...referenceCanvas, ...scent(0) }) - at(referenceCanvas);
+    };
+    expect(gelled(4) / gelled(FOREVER)).toBeCloseTo(0.632121, 5);
+    expect(gelled(FOREVER)).toBeCloseTo(all, 9);
+  });
+
+  it('twice the vanillin browns 3.48 times as much; a tan goes with its dose', () => {
+    const of = (vanillin: number, tan: number) => added({ scent: { vanillin, tan, stabilised: 0 } }, FOREVER);
+    expect(of(2, 0) / of(1, 0)).toBeCloseTo(2 ** 1.8, 9);
+    expect(of(0, 2) / of(0, 1)).toBeCloseTo(2, 9);
+    expect(of(1, 1)).toBeCloseTo(of(1, 0) + of(0, 1), 9);
+  });
+
+  it('a young bar is a little darker than a cured one', () => {
+    const k = (days: number) =>
+      canvasAbsorption(referenceCanvas, { hours: days * DAY, gel: 0 }, new Float64Array(BAND_COUNT))[at450]!;
+    expect(k(0) / k(42)).toBeCloseTo(1.15 / (1 + 0.15 * Math.exp(-3)), 9);
+    expect(k(365)).toBeLessThan(k(42));
+  });
+
+  it('gel makes the base absorb 1.6 to 1.9 times as much, in every band', () => {
+    const k = (gel: number) =>
+      canvasAbsorption(referenceCanvas, { hours: 1008, gel }, new Float64Array(BAND_COUNT));
+    const plain = k(0);
+    k(1).forEach((v, i) => {
+      expect(v / plain[i]!).toBeGreaterThan(1.6);
+      expect(v / plain[i]!).toBeLessThan(1.9);
+    });
   });
 });
 
@@ -80,7 +111,7 @@ describe('a colourant', () => {
     absorptionAt({ ...plain, ...change }, { hours, gel, light }, new Float64Array(BAND_COUNT))[0]!;
 
   it('fades in the dark by one time constant and in light by another', () => {
-    const fading = { remains: 0.4, darkDays: 30, lightDays: 10 };
+    const fading = { remains: 0.4, darkDays: 30, lightDays: 10, darkEnd: null, lightEnd: null };
     expect(k({ fading }, 30 * DAY)).toBeCloseTo(0.620728, 5); // 0.4 + 0.6 · 0.367879
     expect(k({ fading }, 10 * DAY, 0, true)).toBeCloseTo(0.620728, 5);
     expect(k({ fading }, 30 * DAY, 0, true)).toBeCloseTo(0.429872, 5); // 0.4 + 0.6 · 0.049787

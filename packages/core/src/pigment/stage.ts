@@ -7,15 +7,22 @@ export interface Stage {
   readonly hours: number;
   /** 0 none, 1 full gel. */
   readonly gel: number;
-  /** Cure in light fades what fades faster. Default false. */
+  /** Kept in light, where some colours fade faster and to something else. Default false: cured in the dark. */
   readonly light?: boolean;
+  /** The outside of the bar, which browns first. Default false: a cut face. */
+  readonly skin?: boolean;
 }
 
 export const HOURS_PER_DAY = 24;
 /** Unmoulding and cutting two days after the pour. */
 export const CUT_HOURS = 48;
+/** Browning needs air: the skin is this much faster than the inside. */
+export const SKIN_BROWNS = 2;
 /** Full cure, six weeks. */
 export const CURED_HOURS = 42 * HOURS_PER_DAY;
+
+/** A year after the pour. */
+export const YEAR_HOURS = 365 * HOURS_PER_DAY;
 
 /** The moment of the pour. `gel`: 0 none, 1 full. */
 export const fresh = (gel = 0): Stage => ({ hours: 0, gel });

@@ -22,8 +22,10 @@ interface IdeaV6 {
   readonly technique: string | null;
   readonly colours: Plan['idea']['colours'];
 }
+/** Schema 7: materials whose looks were in their curves alone. */
+type PlanV7 = Omit<Plan, 'schema' | 'materials'> & { readonly schema: 7; readonly materials: OldMaterials };
 /** Schema 6: one technique a bar, embeds of one colour; materials without density, fat or water of their own. */
-type PlanV6 = Omit<Plan, 'schema' | 'idea' | 'base' | 'pots' | 'embeds' | 'lines' | 'materials'> & {
+type PlanV6 = Omit<PlanV7, 'schema' | 'idea' | 'base' | 'pots' | 'embeds' | 'lines'> & {
   readonly schema: 6;
   readonly idea: IdeaV6;
   readonly base: Omit<Plan['base'], 'additives'> & {
@@ -32,7 +34,6 @@ type PlanV6 = Omit<Plan, 'schema' | 'idea' | 'base' | 'pots' | 'embeds' | 'lines
   readonly pots: readonly PotV6[];
   readonly embeds: readonly EmbedV6[];
   readonly lines: readonly Omit<PowderLine, 'carrier'>[];
-  readonly materials: OldMaterials;
 };
 /** Schema 5: one rate of scent, the order of colouring always that of least harm. */
 type PlanV5 = Omit<PlanV6, 'schema' | 'pots' | 'work'> & {
@@ -169,9 +170,9 @@ const designOf = (technique: string | null): Plan['idea']['design'] => {
 
 const withoutWish = <Row>(row: Row): Row & { readonly perBar: null } => ({ ...row, perBar: null });
 
-const toV7 = (stored: PlanV6): Plan => ({
+const toV7 = (stored: PlanV6): PlanV7 => ({
   ...stored,
-  schema: PLAN_SCHEMA,
+  schema: 7,
   idea: { design: designOf(stored.idea.technique), colours: stored.idea.colours },
   base: { ...stored.base, additives: stored.base.additives.map(withoutWish) },
   pots: stored.pots.map((p) => ({ ...p, doses: p.doses.map(withoutWish) })),
@@ -184,28 +185,35 @@ const toV7 = (stored: PlanV6): Plan => ({
     dusting: null,
   })),
   lines: stored.lines.map((l) => ({ ...l, carrier: null })),
+});
+
+const toV8 = (stored: PlanV7): Plan => ({
+  ...stored,
+  schema: PLAN_SCHEMA,
   materials: stored.materials.map(upgradeMaterial),
 });
 
-type StoredPlan = Plan | PlanV6 | PlanV5 | PlanV4 | PlanV3 | PlanV2 | PlanV1;
+type StoredPlan = Plan | PlanV7 | PlanV6 | PlanV5 | PlanV4 | PlanV3 | PlanV2 | PlanV1;
 
 /** A stored plan of any schema → the present one. @throws RangeError for a schema this program does not know. */
 export function upgradePlan(stored: StoredPlan): Plan {
   switch (stored.schema) {
     case PLAN_SCHEMA:
       return stored;
+    case 7:
+      return toV8(stored);
     case 6:
-      return toV7(stored);
+      return toV8(toV7(stored));
     case 5:
-      return toV7(toV6(stored));
+      return toV8(toV7(toV6(stored)));
     case 4:
-      return toV7(toV6(toV5(stored)));
+      return toV8(toV7(toV6(toV5(stored))));
     case 3:
-      return toV7(toV6(toV5(toV4(stored))));
+      return toV8(toV7(toV6(toV5(toV4(stored)))));
     case 2:
-      return toV7(toV6(toV5(toV4(toV3(stored)))));
+      return toV8(toV7(toV6(toV5(toV4(toV3(stored))))));
     case 1:
-      return toV7(toV6(toV5(toV4(toV3(toV2(stored))))));
+      return toV8(toV7(toV6(toV5(toV4(toV3(toV2(stored)))))));
     default:
       throw new RangeError(`A plan of schema ${String((stored as { schema: unknown }).schema)} is not known`);
   }

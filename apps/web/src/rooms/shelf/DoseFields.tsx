@@ -3,7 +3,7 @@ import { ALLERGENS, CARRIER_MEDIA } from '@kleur/core/material';
 import { PLAN_LIMITS } from '@kleur/core/plan';
 import { mediumName } from '@kleur/core/work';
 import { NumberItem } from '../../shared/form/NumberItem.tsx';
-import { ColourPicker } from '../../shared/ui/ColourPicker.tsx';
+import { ColourItem } from './ColourItem.tsx';
 
 const DOSE = { width: 110, digits: 3, max: 1000, suffix: 'g/kg' } as const;
 
@@ -12,7 +12,7 @@ export function DoseFields({ colour }: { readonly colour: string | null }) {
   return (
     <>
       <div className="row">
-        <NumberItem name={['window', 'faint']} label="Faint" {...DOSE} min={0} optional />
+        <NumberItem name={['window', 'faint']} label="Begin at" {...DOSE} min={0} optional />
         <NumberItem name={['window', 'typical']} label="Typical" {...DOSE} min={0.001} />
         <NumberItem name={['window', 'ceiling']} label="Ceiling" {...DOSE} min={0.001} />
         {colour !== null && (
@@ -89,18 +89,5 @@ export function AllergenItem() {
         options={ALLERGENS.map((a) => ({ value: a, label: a }))}
       />
     </Form.Item>
-  );
-}
-
-/** The colour picker as the control of a form's field, which hands in value and handler. */
-function ColourItem(props: { readonly value?: string; readonly onPick?: (hex: string) => void }) {
-  const { value = '#000000', onPick } = props;
-  return (
-    <ColourPicker
-      value={value}
-      label={`Colour ${value}: change it`}
-      settled
-      onPick={(hex) => onPick?.(hex)}
-    />
   );
 }

@@ -21,6 +21,8 @@ import { kindName } from '../../shared/ui/kindName.ts';
 import { AboutFields } from './AboutFields.tsx';
 import { AllergenItem, DoseFields } from './DoseFields.tsx';
 import { FaceStrip } from './FaceStrip.tsx';
+import { LooksFields } from './LooksFields.tsx';
+import { useEntryFace } from './useEntryFace.ts';
 import { OilFields, ScentFields } from './KindFields.tsx';
 import { blankMaterial, entryOf, type MaterialEntry, writeFrom, writeOf } from './materialWrite.ts';
 import { StockFields } from './StockFields.tsx';
@@ -40,14 +42,15 @@ export function MaterialEditor(props: {
   // Empty until the fields are there.
   const watched = Form.useWatch([], { form, preserve: true }) as Partial<MaterialEntry> | undefined;
   const entry: MaterialEntry = { ...first, ...watched };
+  const shown = useEntryFace(entry, material) ?? { face, course: null };
   const [problem, setProblem] = useState<string | null>(null);
   const [create, creating] = useCreateMaterialMutation();
   const [save, saving] = useSaveMaterialMutation();
   const [remove] = useDeleteMaterialMutation();
 
   const changeKind = (kind: MaterialKind): void => {
-    const { colour, window, carriers, bulkDensity, oil, scent } = entryOf(blankMaterial(kind));
-    form.setFieldsValue({ ...factsOfKind(kind), colour, window, carriers, bulkDensity, oil, scent });
+    const { colour, looks, window, carriers, bulkDensity, oil, scent } = entryOf(blankMaterial(kind));
+    form.setFieldsValue({ ...factsOfKind(kind), colour, looks, window, carriers, bulkDensity, oil, scent });
   };
 
   const submit = async (): Promise<void> => {
@@ -129,12 +132,12 @@ export function MaterialEditor(props: {
             {problem}
           </p>
         )}
-        {face && (
+        {shown.face && (
           <>
-            <FaceStrip face={face} name={entry.name} big />
+            <FaceStrip face={shown.face} name={entry.name} big />
             <p className="soft small">
-              {face.shows === 'doses' ? 'g/kg oils, ' : ''}cured in a near-white base: gelled above, ungelled
-              below. A shelf default until tested.
+              {shown.face.shows === 'doses' ? 'g/kg oils, ' : ''}cured in a near-white base: gelled above,
+              ungelled below. A shelf default until tested.
             </p>
           </>
         )}
@@ -176,6 +179,9 @@ export function MaterialEditor(props: {
           />
         </div>
         {entry.window && <DoseFields colour={entry.colour} />}
+        {entry.window && entry.colour !== null && (
+          <LooksFields colour={entry.colour} looks={entry.looks} course={shown.course} />
+        )}
         <AllergenItem />
         <StockFields kind={entry.kind} lots={entry.lots} />
         {entry.oil && <OilFields />}

@@ -4,6 +4,7 @@ import {
   factsOfKind,
   FATTY_ACIDS,
   type MaterialKind,
+  noLooks,
   type OilFacts,
 } from '@kleur/core/material';
 import { newId } from '../../data/newId.ts';
@@ -23,6 +24,7 @@ export const blankMaterial = (kind: MaterialKind): MaterialWrite => ({
   name: '',
   colourIndex: '',
   colour: kind === 'oil' || kind === 'scent' || kind === 'additive' ? null : '#9a7f6a',
+  looks: noLooks,
   window: kind === 'oil' || kind === 'scent' ? null : { faint: 1, typical: 5, ceiling: 12 },
   carriers: kind === 'oil' || kind === 'scent' ? [] : POWDER_IN_OIL,
   bulkDensity: kind === 'oil' || kind === 'scent' ? null : 0.5,

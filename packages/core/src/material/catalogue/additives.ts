@@ -76,7 +76,7 @@ export const scrubs: readonly MaterialRow[] = [
     bulkDensity: 0.4,
     cautions: ['allergen'],
     behaviour: 'Smooth; slightly creams the base.',
-    looks: { features: [brown(90), flat(0.02)], scatter: 0.01 },
+    looks: { features: [brown(90), flat(0.02)] },
   },
   {
     ...scrub,
@@ -218,7 +218,7 @@ export const additives: readonly MaterialRow[] = [
     claims: ['natural', 'palm-free', 'nut-free'],
     cautions: ['heat', 'allergen'],
     behaviour: 'Heats and browns the base.',
-    looks: { features: [brown(80), flat(0.02)], scatter: 0.001 },
+    looks: { features: [brown(80), flat(0.02)] },
   },
   {
     ...addition,
@@ -235,7 +235,7 @@ export const additives: readonly MaterialRow[] = [
     claims: ['natural', 'palm-free', 'nut-free'],
     cautions: ['heat', 'allergen'],
     behaviour: 'Blend into the oils; heat tans it.',
-    looks: { features: [brown(75), flat(0.02)], scatter: 0.003, ungelled: '#ece0c8' },
+    looks: { features: [brown(75), flat(0.02)], ungelled: '#ece0c8' },
   },
   {
     ...addition,
@@ -251,7 +251,7 @@ export const additives: readonly MaterialRow[] = [
     pace: 0.9,
     cautions: ['heat', 'allergen'],
     behaviour: 'Blend into the oils; tans less than animal milk.',
-    looks: { features: [brown(75), flat(0.02)], scatter: 0.003, ungelled: '#eee4cf' },
+    looks: { features: [brown(75), flat(0.02)], ungelled: '#eee4cf' },
   },
   {
     ...addition,
@@ -300,7 +300,7 @@ export const additives: readonly MaterialRow[] = [
     bulkDensity: 0.5,
     cautions: ['heat', 'allergen'],
     behaviour: 'Malty tan; sugars heat the batter.',
-    looks: { features: [brown(85), flat(0.03)], scatter: 0.002 },
+    looks: { features: [brown(85), flat(0.03)] },
   },
   {
     ...addition,

@@ -17,10 +17,10 @@ export const micas: readonly MaterialRow[] = [
     ...MICA,
     id: 'mica-hoarfrost',
     name: 'Hoarfrost pearl',
-    colour: '#ece9e2',
+    colour: '#e2dccd',
     bulkDensity: 0.45,
-    behaviour: 'A weak, soft white with a satin face; titanium-coated. Thickens nothing.',
-    looks: { features: [flat(0.002)], scatter: 0.3, scatterFreedom: 1, shimmer: 'satin' },
+    behaviour: 'A satin sheen, hardly whiter than the base; titanium-coated. Thickens nothing.',
+    looks: { features: [edge(395, 12), flat(0.1)], shimmer: 'satin' },
   },
   {
     ...MICA,
@@ -29,7 +29,7 @@ export const micas: readonly MaterialRow[] = [
     colour: '#dfcbb0',
     bulkDensity: 0.48,
     behaviour: 'A pale warm beige, lightly iron-coated.',
-    looks: { features: [edge(540, 30), flat(0.08)], scatter: 0.12, shimmer: 'satin' },
+    looks: { features: [edge(540, 30), flat(0.08)], shimmer: 'satin' },
   },
   {
     ...MICA,
@@ -38,7 +38,7 @@ export const micas: readonly MaterialRow[] = [
     colour: '#c99b4e',
     bulkDensity: 0.55,
     behaviour: 'Iron-oxide coated gold; warms towards ochre in the bar.',
-    looks: { features: [edge(520, 20), flat(0.03)], scatter: 0.06, shimmer: 'sparkle' },
+    looks: { features: [edge(520, 20), flat(0.03)], shimmer: 'sparkle' },
   },
   {
     ...MICA,
@@ -47,7 +47,7 @@ export const micas: readonly MaterialRow[] = [
     colour: '#ad6644',
     bulkDensity: 0.58,
     behaviour: 'Iron-oxide coated copper, deep and steady.',
-    looks: { features: [edge(568, 15), flat(0.05)], scatter: 0.06, shimmer: 'sparkle' },
+    looks: { features: [edge(568, 15), flat(0.05)], shimmer: 'sparkle' },
   },
   {
     ...MICA,
@@ -56,7 +56,7 @@ export const micas: readonly MaterialRow[] = [
     colour: '#8f6f4d',
     bulkDensity: 0.6,
     behaviour: 'Iron-oxide coated bronze, greenish brown in thin places.',
-    looks: { features: [edge(560, 30), flat(0.2)], scatter: 0.05, shimmer: 'sparkle' },
+    looks: { features: [edge(560, 30), flat(0.2)], shimmer: 'sparkle' },
   },
   {
     ...MICA,
@@ -68,8 +68,7 @@ export const micas: readonly MaterialRow[] = [
     cautions: ['fast', 'fades'],
     behaviour: 'Rose on a lake. Fast: the pot thickens well before the others. Fades a little in light.',
     looks: {
-      features: [band(530, 38), flat(0.03)],
-      scatter: 0.05,
+      features: [band(520, 38), flat(0.03)],
       shimmer: 'satin',
       fading: { remains: 0.75, darkDays: 700, lightDays: 90 },
     },
@@ -82,8 +81,7 @@ export const micas: readonly MaterialRow[] = [
     bulkDensity: 0.5,
     behaviour: 'Warm coral; looks orange-yellow in the pot for the first day, then comes home.',
     looks: {
-      features: [band(505, 36), flat(0.02)],
-      scatter: 0.05,
+      features: [band(490, 36), band(430, 30, 0.4), flat(0.02)],
       shimmer: 'satin',
       fresh: { colour: '#e8b04a', halfLife: 9 },
     },
@@ -95,7 +93,7 @@ export const micas: readonly MaterialRow[] = [
     colour: '#7b4a6e',
     bulkDensity: 0.52,
     behaviour: 'Deep plum from red oxide and ultramarine on mica.',
-    looks: { features: [band(560, 50), band(430, 40, 0.25), flat(0.1)], scatter: 0.04, shimmer: 'satin' },
+    looks: { features: [band(560, 50), band(430, 40, 0.25), flat(0.1)], shimmer: 'satin' },
   },
   {
     ...MICA,
@@ -104,7 +102,7 @@ export const micas: readonly MaterialRow[] = [
     colour: '#5a7fc0',
     bulkDensity: 0.5,
     behaviour: 'Ultramarine-toned blue, bright and alkali-proof.',
-    looks: { features: [band(600, 45), flat(0.03)], scatter: 0.05, shimmer: 'satin' },
+    looks: { features: [band(600, 45), flat(0.03)], shimmer: 'satin' },
   },
   {
     ...MICA,
@@ -114,7 +112,7 @@ export const micas: readonly MaterialRow[] = [
     bulkDensity: 0.5,
     cautions: ['alkali-unstable'],
     behaviour: 'A tempting blue that holds iron blue: it browns to beige within a day of meeting lye.',
-    looks: { scatter: 0.05, shimmer: 'satin', before: { colour: '#3f68a8', halfLife: 5 } },
+    looks: { shimmer: 'satin', before: { colour: '#3f68a8', halfLife: 5 } },
   },
   {
     ...MICA,
@@ -123,7 +121,7 @@ export const micas: readonly MaterialRow[] = [
     colour: '#4f9a98',
     bulkDensity: 0.55,
     behaviour: 'Chromium-toned teal, very steady.',
-    looks: { features: [band(425, 28, 0.5), band(630, 50), flat(0.03)], scatter: 0.05, shimmer: 'satin' },
+    looks: { features: [band(425, 28, 0.5), band(630, 50), flat(0.03)], shimmer: 'satin' },
   },
   {
     ...MICA,
@@ -132,7 +130,7 @@ export const micas: readonly MaterialRow[] = [
     colour: '#8dbb62',
     bulkDensity: 0.5,
     behaviour: 'Spring green from a blue and a yellow coating.',
-    looks: { features: [band(430, 35), band(650, 38, 0.5), flat(0.03)], scatter: 0.05, shimmer: 'satin' },
+    looks: { features: [band(430, 35), band(650, 38, 0.5), flat(0.03)], shimmer: 'satin' },
   },
   {
     ...MICA,
@@ -141,7 +139,7 @@ export const micas: readonly MaterialRow[] = [
     colour: '#3e4a66',
     bulkDensity: 0.65,
     behaviour: 'Deep blue-grey with coarse sparkle that shows on cut faces.',
-    looks: { features: [band(600, 60), flat(0.4)], scatter: 0.02, shimmer: 'sparkle' },
+    looks: { features: [band(600, 60), flat(0.4)], shimmer: 'sparkle' },
   },
   {
     ...MICA,
@@ -150,7 +148,7 @@ export const micas: readonly MaterialRow[] = [
     colour: '#6b6b6e',
     bulkDensity: 0.62,
     behaviour: 'Iron-black coated grey with a metal sheen.',
-    looks: { features: [flat(1)], scatter: 0.03, shimmer: 'sparkle' },
+    looks: { features: [flat(1)], shimmer: 'sparkle' },
   },
 ];
 
@@ -163,7 +161,6 @@ export const fluorescents: readonly MaterialRow[] = [
     behaviour: 'Resin-bound fluorescent. With white it makes clean pastels.',
     looks: {
       features: [band(535, 30), band(500, 25, 0.4)],
-      scatter: 0.03,
       fading: neonFading,
       emission: { peak: 605, width: 24, efficiency: 0.2 },
     },
@@ -176,7 +173,6 @@ export const fluorescents: readonly MaterialRow[] = [
     behaviour: 'Resin-bound fluorescent, the strongest of the set.',
     looks: {
       features: [band(500, 32), band(460, 30, 0.5)],
-      scatter: 0.03,
       fading: neonFading,
       emission: { peak: 605, width: 26, efficiency: 0.16 },
     },
@@ -188,10 +184,9 @@ export const fluorescents: readonly MaterialRow[] = [
     colour: '#e6e05a',
     behaviour: 'Resin-bound fluorescent; goes green beside blue.',
     looks: {
-      features: [band(445, 28), band(410, 30, 0.5)],
-      scatter: 0.03,
+      features: [band(445, 30), edge(497, 5, 0.5)],
       fading: neonFading,
-      emission: { peak: 520, width: 22, efficiency: 0.25 },
+      emission: { peak: 530, width: 24, efficiency: 0.15 },
     },
   },
   {
@@ -201,10 +196,9 @@ export const fluorescents: readonly MaterialRow[] = [
     colour: '#7ed06b',
     behaviour: 'Resin-bound fluorescent over a green dye.',
     looks: {
-      features: [band(435, 30), band(640, 40, 0.7)],
-      scatter: 0.03,
+      features: [band(435, 26), edge(490, 6, 0.4), band(640, 40, 0.7)],
       fading: neonFading,
-      emission: { peak: 520, width: 20, efficiency: 0.3 },
+      emission: { peak: 525, width: 22, efficiency: 0.2 },
     },
   },
   {
@@ -214,10 +208,9 @@ export const fluorescents: readonly MaterialRow[] = [
     colour: '#b283c9',
     behaviour: 'Resin-bound fluorescent; only about half its strength lives through saponification.',
     looks: {
-      features: [band(560, 38), band(520, 30, 0.3)],
-      scatter: 0.03,
+      features: [band(560, 30), band(595, 28, 0.6)],
       fading: { remains: 0.5, darkDays: 0.7, lightDays: 0.7 },
-      emission: { peak: 620, width: 24, efficiency: 0.2 },
+      emission: { peak: 630, width: 20, efficiency: 0.1 },
     },
   },
 ];
@@ -233,7 +226,7 @@ export const dyes: readonly MaterialRow[] = [
     pricePerGram: 0.14,
     cautions: ['fine-powder', 'bleeds', 'restricted-colour'],
     behaviour: 'A dye held on alumina; lye frees some of it, and it bleeds into white.',
-    looks: { features: [band(630, 38), band(590, 40, 0.4)], scatter: 0.02 },
+    looks: { features: [band(630, 38), band(590, 40, 0.4)], scatter: 0.01 },
   },
   {
     id: 'dye-reed-green',

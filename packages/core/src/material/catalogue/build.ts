@@ -2,6 +2,8 @@ import { buildOptics, type Appearance } from '../../pigment/buildOptics.ts';
 import { type Optics } from '../../pigment/optics.ts';
 import { factsOfKind } from '../facts.ts';
 import { defaultCurve } from '../curve.ts';
+import { looksOf, noLooks } from '../looks.ts';
+import { scatterPrior } from '../scatterPrior.ts';
 import { type Carrier, type CarrierMedium, type Material, type MaterialKind } from '../material.ts';
 
 /** A dose window as the tables write it: faint, typical, ceiling in g/kg oils; null for no faint dose. */
@@ -28,13 +30,13 @@ export function carriersFrom(text: string): Carrier[] {
   });
 }
 
-export type MaterialRow = Partial<Omit<Material, 'window' | 'carriers' | 'optics' | 'curve'>> & {
+export type MaterialRow = Partial<Omit<Material, 'window' | 'carriers' | 'optics' | 'curve' | 'looks'>> & {
   readonly id: string;
   readonly name: string;
   readonly window?: WindowRow;
   readonly carriers?: string;
-  /** Looks at the typical dose; `dose` and `colour` are taken from the row. */
-  readonly looks?: Omit<Appearance, 'dose' | 'colour'>;
+  /** Looks at the typical dose; `dose` and `colour` are taken from the row, scattering from the kind unless given. */
+  readonly looks?: Omit<Appearance, 'dose' | 'colour' | 'scatter'> & { readonly scatter?: number };
   readonly optics?: Optics;
   /** Whether handling it loose raises dust, where that is not as usual for its kind. */
   readonly dusty?: boolean;
@@ -52,13 +54,17 @@ export function materialFrom(kind: MaterialKind, row: MaterialRow): Material {
   const { looks, optics, window, carriers, dusty = isDusty(kind, row.form), ...rest } = row;
   const colour = row.colour ?? null;
   if (looks && (!colour || !window)) throw new RangeError(`${row.id}: looks need a colour and a window`);
+  const scatter = looks?.scatter ?? scatterPrior(kind, row.colourIndex ?? '', colour ?? '');
   const curve =
-    looks && colour && window ? buildOptics({ ...looks, dose: window[1], colour }) : (optics ?? null);
+    looks && colour && window && scatter !== null
+      ? buildOptics({ ...looks, scatter, dose: window[1], colour })
+      : (optics ?? null);
   const cautions = row.cautions ?? [];
   const tells = (row.allergens ?? []).length > 0;
   return {
     ...factsOfKind(kind),
     colourIndex: '',
+    looks: looks ? looksOf(looks) : noLooks,
     bulkDensity: null,
     pace: 1,
     claims: ['vegan', 'palm-free', 'nut-free'],

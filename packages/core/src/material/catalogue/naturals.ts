@@ -1,32 +1,38 @@
-import { speckOptics } from '../../pigment/buildOptics.ts';
+import { type FadingLooks, speckOptics } from '../../pigment/buildOptics.ts';
 import { band, brown, edge, flat } from '../../pigment/features.ts';
-import { type Optics } from '../../pigment/optics.ts';
+import { FADES_SLOWER_IN_DARK } from '../looks.ts';
 import { type MaterialRow } from './build.ts';
+
+/** Time constant of plant colours in light, days. */
+const PLANT_LIGHT_DAYS = 60;
 
 const NATURAL = ['natural', 'vegan', 'palm-free', 'nut-free'] as const;
 
-/** Time constants of plant colours: `lightDays` as known, the dark six times slower. */
-const keeps = (remains: number, lightDays = 60): Optics['fading'] => ({
+/**
+ * Plant colours fade six times slower in the dark. With `ends`, what they come to in the dark and in light: leaves go
+ * khaki, carotenes and turmeric straw; the rest only pales.
+ */
+const keeps = (remains: number, ends?: readonly [dark: string, light: string]): FadingLooks => ({
   remains,
-  darkDays: lightDays * 6,
-  lightDays,
+  darkDays: PLANT_LIGHT_DAYS * FADES_SLOWER_IN_DARK,
+  lightDays: PLANT_LIGHT_DAYS,
+  ...(ends && { ends: { dark: ends[0], light: ends[1] } }),
 });
 
 const CLAY = { claims: NATURAL, cautions: ['fine-powder'], pace: 0.9, pricePerGram: 0.012 } as const;
-const clayLooks = { scatter: 0.02 };
 
 export const clays: readonly MaterialRow[] = [
   {
     ...CLAY,
     id: 'kaolin',
     name: 'Kaolin',
-    colour: '#efe9dc',
+    colour: '#e2dac7',
     window: [5, 15, 40],
     carriers: 'W 2.5, B',
     bulkDensity: 0.48,
     pace: 0.95,
     behaviour: 'Slip and a mild white.',
-    looks: { features: [brown(90, 0.02), flat(0.002)], scatter: 0.25, scatterFreedom: 0.8 },
+    looks: { features: [brown(90), flat(0.1)] },
   },
   {
     ...CLAY,
@@ -37,7 +43,7 @@ export const clays: readonly MaterialRow[] = [
     carriers: 'W 2.5, B',
     bulkDensity: 0.65,
     behaviour: 'Soft terracotta pink from iron in the clay.',
-    looks: { ...clayLooks, features: [edge(575, 18), flat(0.08)] },
+    looks: { features: [edge(575, 18), flat(0.08)] },
   },
   {
     ...CLAY,
@@ -48,7 +54,7 @@ export const clays: readonly MaterialRow[] = [
     carriers: 'W 2.5, B',
     bulkDensity: 0.7,
     behaviour: 'Grey-green, quiet.',
-    looks: clayLooks,
+    looks: {},
   },
   {
     ...CLAY,
@@ -59,7 +65,7 @@ export const clays: readonly MaterialRow[] = [
     carriers: 'W 2.5',
     bulkDensity: 0.65,
     behaviour: 'Straw yellow.',
-    looks: { ...clayLooks, features: [edge(520, 22), flat(0.05)] },
+    looks: { features: [edge(520, 22), flat(0.05)] },
   },
   {
     ...CLAY,
@@ -70,7 +76,7 @@ export const clays: readonly MaterialRow[] = [
     carriers: 'W 2.5',
     bulkDensity: 0.7,
     behaviour: 'Muted mauve.',
-    looks: clayLooks,
+    looks: {},
   },
   {
     ...CLAY,
@@ -81,7 +87,7 @@ export const clays: readonly MaterialRow[] = [
     carriers: 'W 2.5, B',
     bulkDensity: 0.65,
     behaviour: 'Blue-grey; a little indigo deepens it.',
-    looks: clayLooks,
+    looks: {},
   },
   {
     ...CLAY,
@@ -93,7 +99,7 @@ export const clays: readonly MaterialRow[] = [
     bulkDensity: 0.75,
     pace: 0.85,
     behaviour: 'Warm grey-brown.',
-    looks: clayLooks,
+    looks: {},
   },
   {
     ...CLAY,
@@ -105,12 +111,11 @@ export const clays: readonly MaterialRow[] = [
     bulkDensity: 0.75,
     pace: 0.75,
     behaviour: 'Swells: drinks water and thickens the pot.',
-    looks: clayLooks,
+    looks: {},
   },
 ];
 
 const PLANT = { claims: NATURAL, pricePerGram: 0.03, bulkDensity: 0.45 } as const;
-const thin = { scatter: 0.005 };
 
 export const botanicals: readonly MaterialRow[] = [
   {
@@ -124,10 +129,9 @@ export const botanicals: readonly MaterialRow[] = [
     cautions: ['fades'],
     behaviour: 'Fresh green that greys in gel and fades to khaki in light.',
     looks: {
-      ...thin,
-      features: [band(435, 30), band(665, 22, 0.7), band(620, 25, 0.5), flat(0.08)],
+      features: [band(430, 30), band(620, 26, 0.7), band(665, 20, 0.5), flat(0.1)],
       ungelled: '#8fb087',
-      fading: keeps(0.45),
+      fading: keeps(0.45, ['#8a8f68', '#a39a72']),
     },
   },
   {
@@ -140,7 +144,10 @@ export const botanicals: readonly MaterialRow[] = [
     bulkDensity: 0.55,
     cautions: ['fades'],
     behaviour: 'Grass green; fades sooner than most.',
-    looks: { ...thin, features: [band(435, 32), band(665, 22, 0.6), flat(0.06)], fading: keeps(0.4) },
+    looks: {
+      features: [band(430, 32), band(615, 28, 0.3), band(665, 20, 0.45), flat(0.06)],
+      fading: keeps(0.4, ['#8f9862', '#aba27a']),
+    },
   },
   {
     ...PLANT,
@@ -152,9 +159,8 @@ export const botanicals: readonly MaterialRow[] = [
     cautions: ['fades'],
     behaviour: 'Olive green with fine flecks; infuse for a smooth face.',
     looks: {
-      ...thin,
       features: [band(435, 36), band(665, 22, 0.4), brown(120, 0.4), flat(0.1)],
-      fading: keeps(0.6),
+      fading: keeps(0.6, ['#958f66', '#a89c74']),
     },
   },
   {
@@ -167,7 +173,7 @@ export const botanicals: readonly MaterialRow[] = [
     bulkDensity: 0.5,
     cautions: ['fine-powder'],
     behaviour: 'Gel makes it much bluer; too little reads grey-green.',
-    looks: { ...thin, features: [band(640, 45), flat(0.12)], ungelled: '#8795a0', fading: keeps(0.9) },
+    looks: { features: [band(640, 45), flat(0.12)], ungelled: '#8795a0', fading: keeps(0.9) },
   },
   {
     ...PLANT,
@@ -179,7 +185,7 @@ export const botanicals: readonly MaterialRow[] = [
     bulkDensity: 0.5,
     cautions: ['fine-powder'],
     behaviour: 'A paler, greyer cousin of indigo.',
-    looks: { ...thin, features: [band(640, 45), flat(0.15)], fading: keeps(0.85) },
+    looks: { features: [band(640, 45), flat(0.15)], ungelled: '#9aa3a6', fading: keeps(0.85) },
   },
   {
     ...PLANT,
@@ -189,7 +195,7 @@ export const botanicals: readonly MaterialRow[] = [
     window: [1, 8, 20],
     carriers: 'I 8, L, B, T',
     behaviour: 'Pink to brick with the dose; one of the steadier roots.',
-    looks: { ...thin, features: [band(515, 35), flat(0.06)], fading: keeps(0.85) },
+    looks: { scatter: 0.005, features: [band(515, 30), edge(520, 20, 0.5), flat(0.02)], fading: keeps(0.85) },
   },
   {
     ...PLANT,
@@ -200,7 +206,10 @@ export const botanicals: readonly MaterialRow[] = [
     carriers: 'I 8',
     cautions: ['fades', 'alkali-shift'],
     behaviour: 'Red in oil, blue-violet once it meets lye.',
-    looks: { ...thin, features: [band(590, 55), band(450, 50, 0.25), flat(0.15)], fading: keeps(0.7) },
+    looks: {
+      features: [band(565, 50), band(600, 40, 0.3), band(450, 50, 0.25), flat(0.15)],
+      fading: keeps(0.7),
+    },
   },
   {
     ...PLANT,
@@ -212,7 +221,10 @@ export const botanicals: readonly MaterialRow[] = [
     carriers: 'I 6',
     cautions: ['fades'],
     behaviour: 'Clear orange-yellow by infusion.',
-    looks: { ...thin, features: [band(460, 30), band(430, 28, 0.8), band(490, 20, 0.7)], fading: keeps(0.7) },
+    looks: {
+      features: [band(460, 30), band(430, 28, 0.8), band(490, 18, 0.7), band(515, 18, 0.25)],
+      fading: keeps(0.7, ['#deb56e', '#dfc894']),
+    },
   },
   {
     ...PLANT,
@@ -224,10 +236,9 @@ export const botanicals: readonly MaterialRow[] = [
     cautions: ['fades', 'stains'],
     behaviour: 'Red-orange until saponified, then gold; fades in light.',
     looks: {
-      ...thin,
       features: [band(440, 35), flat(0.02)],
       fresh: { colour: '#c4602c', halfLife: 10 },
-      fading: keeps(0.5),
+      fading: keeps(0.5, ['#d8bb7c', '#dccb9c']),
     },
   },
   {
@@ -239,7 +250,10 @@ export const botanicals: readonly MaterialRow[] = [
     carriers: 'I 6',
     cautions: ['fades', 'scratchy'],
     behaviour: 'Warm orange; gritty unless infused and strained.',
-    looks: { ...thin, features: [band(470, 35), band(510, 22, 0.5), flat(0.03)], fading: keeps(0.65) },
+    looks: {
+      features: [band(470, 35), band(510, 22, 0.5), flat(0.03)],
+      fading: keeps(0.65, ['#d39a66', '#d6b48c']),
+    },
   },
   {
     ...PLANT,
@@ -250,7 +264,10 @@ export const botanicals: readonly MaterialRow[] = [
     carriers: 'B, W 2, T',
     cautions: ['heat'],
     behaviour: 'Salmon; its sugar heats the batter.',
-    looks: { ...thin, features: [band(475, 35), band(515, 22, 0.4), flat(0.04)], fading: keeps(0.75) },
+    looks: {
+      features: [band(475, 35), band(515, 22, 0.4), flat(0.04)],
+      fading: keeps(0.75, ['#d2a57c', '#d3b592']),
+    },
   },
   {
     ...PLANT,
@@ -265,7 +282,11 @@ export const botanicals: readonly MaterialRow[] = [
     bulkDensity: 1.0,
     cautions: ['heat', 'mould'],
     behaviour: 'Takes the place of water; heats, and fresh purée may spoil.',
-    looks: { scatter: 0.0005, features: [band(450, 35), flat(0.02)], fading: keeps(0.7) },
+    looks: {
+      scatter: 0.0005,
+      features: [band(450, 35), flat(0.02)],
+      fading: keeps(0.7, ['#e2c48e', '#e2cfa8']),
+    },
   },
   {
     ...PLANT,
@@ -279,7 +300,7 @@ export const botanicals: readonly MaterialRow[] = [
     bulkDensity: 0.45,
     cautions: ['stains'],
     behaviour: 'Chocolate brown; brown lather beyond its ceiling.',
-    looks: { ...thin, features: [brown(140), flat(0.05)], fading: keeps(0.95) },
+    looks: { features: [brown(140), flat(0.05)], fading: keeps(0.95) },
   },
   {
     ...PLANT,
@@ -292,7 +313,7 @@ export const botanicals: readonly MaterialRow[] = [
     carriers: 'L, W 0',
     bulkDensity: 1.0,
     behaviour: 'Stands in for water; dose counted as dry coffee.',
-    looks: { ...thin, features: [brown(130), flat(0.04)], fading: keeps(0.95) },
+    looks: { features: [brown(130), flat(0.04)], fading: keeps(0.95) },
   },
   {
     ...PLANT,
@@ -303,7 +324,7 @@ export const botanicals: readonly MaterialRow[] = [
     carriers: 'I 8, B, T',
     cautions: ['fine-powder'],
     behaviour: 'Brick to plum; grainy unless infused.',
-    looks: { ...thin, features: [band(510, 50), edge(560, 30, 0.4), flat(0.08)], fading: keeps(0.85) },
+    looks: { features: [band(510, 50), edge(560, 30, 0.4), flat(0.08)], fading: keeps(0.85) },
   },
   {
     ...PLANT,
@@ -315,7 +336,7 @@ export const botanicals: readonly MaterialRow[] = [
     carriers: 'W 2',
     cautions: ['alkali-unstable', 'heat'],
     behaviour: 'Pink in the jar; lye turns it tan at once.',
-    looks: { ...thin, before: { colour: '#a83f63', halfLife: 1 } },
+    looks: { before: { colour: '#a83f63', halfLife: 1 } },
   },
   {
     ...PLANT,
@@ -327,7 +348,7 @@ export const botanicals: readonly MaterialRow[] = [
     carriers: 'W 3',
     cautions: ['alkali-unstable'],
     behaviour: 'Crimson in tea; grey-tan in soap. The same goes for most petals.',
-    looks: { ...thin, before: { colour: '#8f3550', halfLife: 1 } },
+    looks: { before: { colour: '#8f3550', halfLife: 1 } },
   },
   {
     ...PLANT,
@@ -342,7 +363,7 @@ export const botanicals: readonly MaterialRow[] = [
     claims: ['natural', 'palm-free', 'nut-free'],
     cautions: ['alkali-shift', 'allergen', 'restricted-colour'],
     behaviour: 'From insects. Shifts from red towards violet in alkali.',
-    looks: { ...thin, features: [band(550, 38), band(520, 30, 0.6), flat(0.02)], fading: keeps(0.8) },
+    looks: { features: [band(525, 36), band(560, 30, 0.6), flat(0.02)], fading: keeps(0.8) },
   },
   {
     ...PLANT,
@@ -354,7 +375,7 @@ export const botanicals: readonly MaterialRow[] = [
     pace: 0.6,
     cautions: ['sensitiser', 'fast', 'scratchy'],
     behaviour: 'Warm tan with flecks; races, and may irritate skin.',
-    looks: { ...thin, features: [brown(110), flat(0.03)], fading: keeps(0.95) },
+    looks: { features: [brown(110), flat(0.03)], fading: keeps(0.95) },
   },
   {
     ...PLANT,

@@ -10,12 +10,8 @@ const ultramarine: Feature[] = [band(595, 45), band(560, 40, 0.3), flat(0.02)];
 const dusty = ['fine-powder'] as const;
 const clumping = ['fine-powder', 'clumps', 'stains'] as const;
 
-const white = {
-  features: [brown(14, 0.02), flat(0.0005)],
-  scatter: 1.2,
-  scatterFreedom: 0.5,
-  saturation: 30,
-};
+// The absorption of titanium dioxide and zinc oxide ends at the violet; little is left of it in what is seen.
+const white = { features: [edge(390, 8), flat(0.02)], saturation: 30 };
 
 export const pigments: readonly MaterialRow[] = [
   {
@@ -23,7 +19,7 @@ export const pigments: readonly MaterialRow[] = [
     density: 4,
     name: 'Titanium dioxide, oil grade',
     colourIndex: 'CI 77891',
-    colour: '#f6f4ee',
+    colour: '#f0ede2',
     window: [1, 6, 15],
     carriers: 'O 2',
     bulkDensity: 0.8,
@@ -37,7 +33,7 @@ export const pigments: readonly MaterialRow[] = [
     density: 4,
     name: 'Titanium dioxide, water grade',
     colourIndex: 'CI 77891',
-    colour: '#f6f4ee',
+    colour: '#f0ede2',
     window: [1, 6, 15],
     carriers: 'W 2, L',
     bulkDensity: 0.8,
@@ -51,7 +47,7 @@ export const pigments: readonly MaterialRow[] = [
     density: 5.6,
     name: 'Zinc oxide',
     colourIndex: 'CI 77947',
-    colour: '#f3f0e6',
+    colour: '#e8e3d6',
     window: [2, 8, 20],
     carriers: 'O 2',
     bulkDensity: 0.7,
@@ -59,7 +55,7 @@ export const pigments: readonly MaterialRow[] = [
     pricePerGram: 0.025,
     cautions: dusty,
     behaviour: 'A milder white that thickens the batter a little.',
-    looks: { ...white, scatter: 0.4 },
+    looks: white,
   },
   {
     id: 'red-iron-oxide',
@@ -72,7 +68,7 @@ export const pigments: readonly MaterialRow[] = [
     pricePerGram: 0.04,
     cautions: clumping,
     behaviour: 'Brick red, very strong and steady.',
-    looks: { features: redOxide, scatter: 0.15, saturation: 30 },
+    looks: { features: redOxide, saturation: 30 },
   },
   {
     id: 'maroon-iron-oxide',
@@ -85,7 +81,7 @@ export const pigments: readonly MaterialRow[] = [
     pricePerGram: 0.04,
     cautions: clumping,
     behaviour: 'A coarser red oxide: wine and maroon.',
-    looks: { features: [edge(592, 12), band(540, 50, 0.4), flat(0.08)], scatter: 0.1, saturation: 30 },
+    looks: { features: [edge(592, 12), band(540, 50, 0.4), flat(0.08)], saturation: 30 },
   },
   {
     id: 'yellow-iron-oxide',
@@ -99,7 +95,7 @@ export const pigments: readonly MaterialRow[] = [
     pricePerGram: 0.04,
     cautions: clumping,
     behaviour: 'Ochre. Light and bulky for its weight: spoons mislead.',
-    looks: { features: yellowOxide, scatter: 0.15, saturation: 40 },
+    looks: { features: yellowOxide, saturation: 40 },
   },
   {
     id: 'orange-oxide',
@@ -112,7 +108,7 @@ export const pigments: readonly MaterialRow[] = [
     pricePerGram: 0.04,
     cautions: clumping,
     behaviour: 'Red and yellow oxide ground together: burnt orange.',
-    looks: { features: [edge(550, 14), band(500, 40, 0.4), flat(0.02)], scatter: 0.15, saturation: 35 },
+    looks: { features: [edge(550, 14), band(500, 40, 0.4), flat(0.02)], saturation: 35 },
   },
   {
     id: 'brown-iron-oxide',
@@ -125,7 +121,7 @@ export const pigments: readonly MaterialRow[] = [
     pricePerGram: 0.04,
     cautions: clumping,
     behaviour: 'Chocolate; the quickest way to calm a colour that is too raw.',
-    looks: { features: [edge(575, 25), flat(0.25)], scatter: 0.1, saturation: 30 },
+    looks: { features: [edge(575, 25), flat(0.25)], saturation: 30 },
   },
   {
     id: 'black-iron-oxide',
@@ -138,7 +134,7 @@ export const pigments: readonly MaterialRow[] = [
     pricePerGram: 0.04,
     cautions: clumping,
     behaviour: 'A warm black that greys the lather when overdone.',
-    looks: { features: ironBlack, scatter: 0.06, saturation: 40 },
+    looks: { features: ironBlack, saturation: 40 },
   },
   {
     id: 'chromium-oxide-green',
@@ -152,7 +148,7 @@ export const pigments: readonly MaterialRow[] = [
     pricePerGram: 0.05,
     cautions: ['fine-powder', 'clumps', 'restricted-colour'],
     behaviour: 'Mossy green, the steadiest colour on the shelf.',
-    looks: { features: [band(455, 32), band(600, 38), flat(0.05)], scatter: 0.12, saturation: 40 },
+    looks: { features: [band(455, 32), band(600, 38), flat(0.05)], saturation: 40 },
   },
   {
     id: 'hydrated-chromium-oxide',
@@ -166,7 +162,7 @@ export const pigments: readonly MaterialRow[] = [
     pricePerGram: 0.06,
     cautions: ['fine-powder', 'clumps', 'restricted-colour'],
     behaviour: 'Clear blue-green.',
-    looks: { features: [band(425, 28, 0.7), band(625, 50), flat(0.01)], scatter: 0.08, saturation: 40 },
+    looks: { features: [band(425, 28, 0.7), band(625, 50), flat(0.01)], saturation: 40 },
   },
   {
     id: 'ultramarine-blue',
@@ -180,7 +176,7 @@ export const pigments: readonly MaterialRow[] = [
     pricePerGram: 0.035,
     cautions: dusty,
     behaviour: 'Royal blue. Loves alkali, hates acid; a faint smell of sulphur at first.',
-    looks: { features: ultramarine, scatter: 0.03, saturation: 60 },
+    looks: { features: ultramarine, saturation: 60 },
   },
   {
     id: 'ultramarine-violet',
@@ -194,7 +190,7 @@ export const pigments: readonly MaterialRow[] = [
     pricePerGram: 0.045,
     cautions: ['fine-powder', 'alkali-shift'],
     behaviour: 'Leans blue as it cures; less steady in alkali than the blue.',
-    looks: { features: [band(555, 48), flat(0.02)], scatter: 0.03, saturation: 70 },
+    looks: { features: [band(555, 34), band(600, 32, 0.45), flat(0.02)], saturation: 70 },
   },
   {
     id: 'ultramarine-pink',
@@ -208,7 +204,7 @@ export const pigments: readonly MaterialRow[] = [
     pricePerGram: 0.05,
     cautions: ['fine-powder', 'alkali-shift'],
     behaviour: 'A weak, cool pink; less steady in alkali than the blue.',
-    looks: { features: [band(535, 42), flat(0.02)], scatter: 0.03, saturation: 75 },
+    looks: { features: [band(535, 42), flat(0.02)], saturation: 75 },
   },
   {
     id: 'manganese-violet',
@@ -222,7 +218,7 @@ export const pigments: readonly MaterialRow[] = [
     pricePerGram: 0.06,
     cautions: ['fine-powder', 'alkali-unstable'],
     behaviour: 'A fine violet in the jar; lye turns it greyish beige within hours.',
-    looks: { scatter: 0.04, before: { colour: '#8d5f9c', halfLife: 3 } },
+    looks: { before: { colour: '#8d5f9c', halfLife: 3 } },
   },
   {
     id: 'iron-blue',
@@ -236,21 +232,21 @@ export const pigments: readonly MaterialRow[] = [
     pricePerGram: 0.06,
     cautions: ['fine-powder', 'alkali-unstable'],
     behaviour: 'Deep blue in the jar; lye turns it rust-beige. Hides in some blue micas.',
-    looks: { scatter: 0.05, before: { colour: '#2f4d80', halfLife: 2 } },
+    looks: { before: { colour: '#2f4d80', halfLife: 2 } },
   },
   {
     id: 'activated-charcoal',
     density: 1.9,
     name: 'Activated charcoal',
     colourIndex: 'CI 77268:1',
-    colour: '#4d4f52',
+    colour: '#3b3c3e',
     window: [0.2, 4, 12],
-    carriers: 'O 3, B',
+    carriers: 'O 4, B',
     bulkDensity: 0.35,
     pricePerGram: 0.03,
     claims: ['natural', 'vegan', 'palm-free', 'nut-free'],
     cautions: ['fine-powder', 'bleeds', 'stains', 'restricted-colour'],
     behaviour: 'A cool black that flies; sieve it for a powder line. Bleeds into white when laid thick.',
-    looks: { features: [flat(1)], scatter: 0.01, saturation: 50 },
+    looks: { features: [flat(1)], saturation: 50 },
   },
 ];

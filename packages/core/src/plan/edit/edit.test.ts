@@ -128,8 +128,9 @@ const withoutFacts = ({
   fat: _fat,
   water: _water,
   allergens: _allergens,
+  looks: _looks,
   ...rest
-}: Material): Omit<Material, 'density' | 'scrub' | 'fat' | 'water' | 'allergens'> => rest;
+}: Material): Omit<Material, 'density' | 'scrub' | 'fat' | 'water' | 'allergens' | 'looks'> => rest;
 
 describe('idea', () => {
   const colours = [

@@ -1,7 +1,7 @@
 import { memo, useMemo } from 'react';
 import { potCanvas } from '@kleur/core/balance';
-import { type DoseWindow, type Material } from '@kleur/core/material';
-import { type Canvas, predictColour } from '@kleur/core/pigment';
+import { type DoseWindow, isPale, type Material } from '@kleur/core/material';
+import { type Canvas, cured, justSeen, predictColour } from '@kleur/core/pigment';
 import { gramsPerKg, type GramsPerKg } from '@kleur/core/units';
 import { type Axis, logAxis } from '../../../shared/axis/logAxes.ts';
 import { usePrinter } from '../../../shared/hooks/useSettings.ts';
@@ -14,11 +14,14 @@ const BEYOND = 1.35;
 /** Where an entry has no faint dose the bar starts at this share of the typical one. */
 const START = 0.1;
 
+/** And below what is just seen, in shares of it. */
+const BEFORE_SEEN = 0.6;
+
 const lower = (w: DoseWindow): number => (w.faint ?? w.typical * START * 2) * 0.5;
 
 /**
  * The dose on a logarithmic bar painted with what each dose would look like alone on this base, at the time of
- * the time strip. Faint, typical and ceiling are marked.
+ * the time strip. Where it is just seen on this base when cured, typical and ceiling are marked.
  */
 export function DoseBar(props: {
   readonly material: Material;
@@ -29,9 +32,18 @@ export function DoseBar(props: {
 }) {
   const { material, window: w, dose } = props;
   const print = usePrinter();
-  const axis = useMemo(() => logAxis(lower(w), w.ceiling * BEYOND), [w]);
+  const ground = useGround(props.potId);
+  const { gel } = useStage();
+  const seen = useMemo(() => {
+    const { optics } = material;
+    return optics && ground && !isPale(material) ? justSeen(ground, optics, cured(gel), w.ceiling) : null;
+  }, [material, ground, gel, w]);
+  const axis = useMemo(
+    () => logAxis(Math.min(lower(w), (seen ?? Infinity) * BEFORE_SEEN), w.ceiling * BEYOND),
+    [w, seen],
+  );
   const marks = [
-    ...(w.faint === null ? [] : [['faint', w.faint] as const]),
+    ...(seen === null ? [] : [['just seen', seen] as const]),
     ['typical', w.typical] as const,
     ['ceiling', w.ceiling] as const,
   ];
@@ -61,6 +73,15 @@ export function DoseBar(props: {
   );
 }
 
+/** The uncoloured batter of a pot. It is worked out anew with each plan and mostly the same: compared by what is in it. */
+function useGround(potId: string): Canvas | null {
+  const key = usePlanPart((plan) => {
+    const pot = plan.pots.find((p) => p.id === potId);
+    return JSON.stringify(pot ? potCanvas(plan, pot) : null);
+  });
+  return useMemo(() => JSON.parse(key) as Canvas | null, [key]);
+}
+
 /** What each dose would look like alone. Two dozen colours take well under a millisecond, so they need no worker. */
 const DoseTrail = memo(function DoseTrail(props: {
   readonly material: Material;
@@ -69,20 +90,15 @@ const DoseTrail = memo(function DoseTrail(props: {
 }) {
   const { material, axis, potId } = props;
   const stage = useStage();
-  // The canvas is worked out anew with each plan and mostly the same: it is compared by what is in it.
-  const key = usePlanPart((plan) => {
-    const pot = plan.pots.find((p) => p.id === potId);
-    return JSON.stringify(pot ? potCanvas(plan, pot) : null);
-  });
+  const ground = useGround(potId);
   const trail = useMemo(() => {
     const { optics } = material;
-    const ground = JSON.parse(key) as Canvas | null;
     if (!optics || !ground) return [];
     return Array.from({ length: STEPS }, (_, i) => {
       const parts = [{ optics, dose: axis.valueAt((i + 0.5) / STEPS) }];
       return predictColour({ canvas: ground, parts, age: 0, gel: null }, stage).hex;
     });
-  }, [key, material, axis, stage]);
+  }, [ground, material, axis, stage]);
   return (
     <div className="dose-trail" aria-hidden>
       {trail.map((hex, i) => (
