@@ -131,7 +131,9 @@ test('a matched recipe is used, adjusted, and made without one of its colourants
   const drawer = page.getByRole('dialog');
   await expect(drawer.locator('.recipe').first()).toContainText('ΔE 0');
   await drawer.getByRole('button', { name: 'lighter' }).click();
-  await expect(drawer.getByText(/With the colourants already in the pot|others join/)).toBeVisible();
+  await expect(
+    drawer.getByText(/With the colourants already in the pot|cannot do it alone: .* joins/),
+  ).toBeVisible();
   await drawer.locator('.recipe').first().getByRole('button', { name: 'Use' }).click();
   await expect.poll(() => bench.colourOf('Back teal')).not.toBe(first);
   await page.getByRole('button', { name: 'Close' }).click();
@@ -295,6 +297,10 @@ test('the same look on another base', async ({ page, batches, bench }) => {
       0,
     );
   await looks.getByRole('button', { name: 'Match them again to how they looked' }).click();
+  const again = page.getByRole('dialog', { name: 'The same look again' });
+  await expect(again.getByRole('listitem', { name: 'Back teal' })).toContainText(/ΔE \d/);
+  await again.getByRole('button', { name: /^Use (it|them) for \d pots?$/ }).click();
+  await expect(again).toHaveCount(0);
   await expect
     .poll(async () => distance(await bench.colourOf('Back teal'), before))
     .toBeLessThan(distance(tinted, before));

@@ -111,7 +111,7 @@ export class BenchPage {
 
   /** `#rrggbb` that the bench strip shows for a pot. */
   async colourOf(name: string): Promise<string> {
-    const swatch = this.pot(name).locator('.swatch');
+    const swatch = this.pot(name).locator('.pot-fill');
     await expect(swatch).toHaveAttribute('data-hex', /^#/);
     return (await swatch.getAttribute('data-hex'))!;
   }

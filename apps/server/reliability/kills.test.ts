@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import { setTimeout as sleep } from 'node:timers/promises';
 import { gunzipSync } from 'node:zlib';
 import { type BatchDocument, type BatchPage, routes } from '@kleur/contract';
-import { seededRandom } from '@kleur/core/palette';
+import { seededRandom } from '@kleur/core/numerics';
 import Database from 'libsql';
 import { DATA_FILE } from '../src/storage/data-folder.ts';
 import { serverProcess } from './server-process.ts';

@@ -2,7 +2,7 @@ import { Injectable } from '@nestjs/common';
 import { type MatchRequest, type MatchTarget } from '@kleur/contract';
 import { potComposition } from '@kleur/core/balance';
 import { labD65FromHex, type LabD65 } from '@kleur/core/colour';
-import { candidatesOf, givenFrom, type MatchResult, TOTAL_CEILING } from '@kleur/core/match';
+import { candidatesOf, givenFrom, type MatchResult, POT_LIMITS } from '@kleur/core/match';
 import { canvasOfOils, scentBrowning } from '@kleur/core/material';
 import { predictColour, type Stage } from '@kleur/core/pigment';
 import { grams } from '@kleur/core/units';
@@ -23,7 +23,7 @@ export class MatchService {
 
   /** Recipes from the present shelf. */
   async match(request: MatchRequest): Promise<MatchResult> {
-    const { oils, scent, stage, given = [], filter, most, resolution } = request;
+    const { oils, scent, stage, given = [], must = [], filter, most, resolution } = request;
     const target = await this.target(request.target, stage);
     const shelf = await this.catalogue.resolve([
       ...oils.map((o, i) => ({ id: o.materialId, path: `oils.${i}.materialId`, wants: 'oil' as const })),
@@ -40,8 +40,9 @@ export class MatchService {
       ),
       candidates: candidatesOf([...shelf.values()], filter),
       most,
-      totalCeiling: TOTAL_CEILING,
+      ...POT_LIMITS,
       resolution: resolution ? { potOils: grams(resolution.potOils), measuring: resolution.measuring } : null,
+      must,
       given: givenFrom(given.map((g) => ({ material: shelf.get(g.materialId)!, dose: g.dose }))),
     });
     return {

@@ -3,6 +3,7 @@ import {
   type Adjusted,
   type Candidate,
   type Direction,
+  type Keeping,
   type MatchProblem,
   type MatchResult,
 } from '@kleur/core/match';
@@ -22,11 +23,21 @@ export interface PhotoFailure {
   readonly failure: string;
 }
 
+/** A pot that shall look as wanted with its own colourants, as far as they go. */
+export interface KeptPot {
+  readonly problem: MatchProblem;
+  /** Ids of its colourants. */
+  readonly own: readonly string[];
+  /** ΔE00 to the target with which its own colourants are good enough. */
+  readonly enough: number;
+}
+
 /** Searches and pictures: everything that takes longer than a frame. */
 export interface SearchWorker {
-  match(problem: MatchProblem): MatchResult;
   /** One problem for several targets, in their order. */
   matchAll(problem: MatchProblem, targets: readonly LabD65[]): MatchResult[];
+  /** Different problems, one pot each, keeping as much as can be of what each pot holds. */
+  keepAll(pots: readonly KeptPot[]): Keeping[];
   adjust(problem: MatchProblem, own: readonly string[], direction: Direction, size: number): Adjusted;
   reach(canvas: Canvas, candidates: readonly Candidate[], stages: readonly Stage[]): ReachSlice[][];
   photo(file: Blob, count: number): Promise<PhotoResult | PhotoFailure>;

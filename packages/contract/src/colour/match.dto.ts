@@ -39,7 +39,8 @@ class MatchFilterDto implements MatchFilter {
   @Flag() palmFree!: boolean;
   @Flag() noBleed!: boolean;
   @Flag() noFade!: boolean;
-  @Texts(200, 80) exclude!: string[];
+  @Texts(200, 80, { description: 'Material ids never to use' }) exclude!: string[];
+  @Texts(200, 80, { description: 'Material ids to keep to; empty for all' }) only!: string[];
 }
 
 class ResolutionDto {
@@ -57,6 +58,7 @@ export class MatchRequestDto implements MatchRequest {
   @Int(1, 4) most!: number;
   @One(() => ResolutionDto, { nullable: true, optional: true }) resolution?: ResolutionDto | null;
   @Many(() => DoseDto, PLAN_LIMITS.dosesPerPot, { optional: true }) given?: DoseDto[];
+  @Texts(4, 80, { optional: true, description: 'Material ids that every recipe holds' }) must?: string[];
 }
 
 class ScreenColourDto implements ScreenColour {
@@ -106,6 +108,7 @@ export const matchExample: MatchRequest = {
     noBleed: true,
     noFade: false,
     exclude: [],
+    only: [],
   },
   most: 3,
   resolution: {

@@ -25,5 +25,6 @@ export interface MatchRequest {
   /** Oils of the pot in g and the maker's tools; null leaves doses unrounded. */
   readonly resolution?: { readonly potOils: number; readonly measuring: Measuring } | null;
   /** What is in the pot and cannot be taken out. */
+  readonly must?: readonly string[];
   readonly given?: readonly { readonly materialId: string; readonly dose: number }[];
 }

@@ -47,3 +47,5 @@ export { bareComposition, inheritedDoses, planCanvas, potCanvas, potComposition 
 export { productPerOil } from './product.ts';
 export { scentBlend, type ScentBlend } from './scent.ts';
 export { barShare, massPerBar, settleWishes } from './perBar.ts';
+export { potDoubt, type PotDoubt } from './potDoubt.ts';
+export { SKIN_TOLD, skinStage } from './skin.ts';

@@ -1,6 +1,6 @@
 import { matchColour } from '../match/match.ts';
 import { anything, candidatesOf } from '../match/candidates.ts';
-import { TOTAL_CEILING } from '../match/problem.ts';
+import { POT_LIMITS } from '../match/problem.ts';
 import { startingShelf } from '../material/catalogue/index.ts';
 import { referenceCanvas } from '../pigment/canvas.ts';
 import { cured } from '../pigment/stage.ts';
@@ -56,7 +56,7 @@ it('the reasons of a match keep to it too', () => {
     canvas: referenceCanvas,
     candidates: candidatesOf(startingShelf(), anything),
     most: 2,
-    totalCeiling: TOTAL_CEILING,
+    ...POT_LIMITS,
     resolution: { potOils: grams(250), measuring: tenthGramScale },
     units: commaUnits,
   });

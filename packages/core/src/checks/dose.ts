@@ -2,6 +2,7 @@ import { deltaE00 } from '../colour/deltaE00.ts';
 import { isColourant } from '../material/curve.ts';
 import { cautionText } from '../material/cautions.ts';
 import { type Carrier, type Caution, isEarly, type Material, potCarriers } from '../material/material.ts';
+import { ceilingGroup } from '../material/limits.ts';
 import { isPale } from '../material/scatterPrior.ts';
 import { justSeen, SEEN_FROM } from '../pigment/justSeen.ts';
 import { cured, CURED_HOURS, faded, HOURS_PER_DAY } from '../pigment/stage.ts';
@@ -61,7 +62,7 @@ function ceilingGroups(held: readonly Held[]): CeilingGroup[] {
   const groups = new Map<string, Held[]>();
   for (const h of held) {
     if (!(h.dose > 0) || h.material.window === null) continue;
-    const key = h.material.colourIndex || h.material.id;
+    const key = ceilingGroup(h.material);
     groups.set(key, [...(groups.get(key) ?? []), h]);
   }
   return [...groups.values()].map((list) => ({

@@ -1,31 +1,26 @@
 import { type DoseFlow, type PotFlow } from '../balance/flow.ts';
 import { solidsOf } from '../balance/solids.ts';
 import { carrierOilBalance } from '../work/dispersion.ts';
+import { MOST_CARRIER, MOST_SOLIDS } from '../material/limits.ts';
 import { setCarrierSource } from '../plan/edit/index.ts';
 import { type Check, type PlanFacts } from './check.ts';
-
-/** Powders that thicken and weaken a bar, as g/kg oils. */
-export const SOLIDS_WARN = 40;
 
 /** Warns of more than 40 g of colour and clay per kg oils in a pot. */
 export const checkTotalSolids = (facts: PlanFacts): Check[] =>
   facts.flow.pots.flatMap((p): Check[] => {
     const sum = solidsOf(facts.plan, facts.flow, p);
-    if (sum <= SOLIDS_WARN + 1e-9) return [];
+    if (sum <= MOST_SOLIDS + 1e-9) return [];
     return [
       {
         id: 'total-solids',
         level: 'warn',
         place: { at: 'pot', potId: p.pot.id },
         sentence: `${p.pot.name} carries much powder: it will thicken and may crumble.`,
-        arithmetic: `${facts.print.number(sum, 1)} g/kg of colour and clay, more than ${SOLIDS_WARN} g/kg (4 % of oils)`,
+        arithmetic: `${facts.print.number(sum, 1)} g/kg of colour and clay, more than ${MOST_SOLIDS} g/kg (4 % of oils)`,
         remedy: 'Use less, or a stronger colourant.',
       },
     ];
   });
-
-/** Oil and glycerin carriers above this share of a pot's oils soften it. */
-export const CARRIER_WARN = 0.05;
 
 /**
  * Warns of carriers beside the recipe, and of batch oil that comes back unequally, above 5 % of a pot's oils; and of
@@ -36,7 +31,7 @@ export const checkCarrierHeavy = (facts: PlanFacts): Check[] => [
     const { pot, oils } = p;
     const { extra, unequal } = carrierBeside(facts, p);
     const sum = extra + unequal;
-    if (!(oils > 0) || sum / oils <= CARRIER_WARN + 1e-9) return [];
+    if (!(oils > 0) || (sum * 1000) / oils <= MOST_CARRIER + 1e-6) return [];
     const { print } = facts;
     return [
       {

@@ -1,7 +1,8 @@
 import { deltaE00 } from '../colour/deltaE00.ts';
 import { type LabD65 } from '../colour/lab.ts';
 import { matchColour } from './match.ts';
-import { GOOD_MATCH, type MatchProblem, type MatchResult } from './problem.ts';
+import { GOOD_MATCH, type MatchProblem, type MatchResult, type Recipe } from './problem.ts';
+import { MOST_PARTS } from './solver.ts';
 
 export const DIRECTIONS = ['lighter', 'darker', 'warmer', 'cooler', 'softer', 'brighter'] as const;
 export type Direction = (typeof DIRECTIONS)[number];
@@ -35,16 +36,26 @@ export function moveColour([L, a, b]: LabD65, direction: Direction, size: number
   }
 }
 
-export interface Adjusted {
-  readonly target: LabD65;
+/** Two thirds of a way of so many ΔE00 must be gone: the rest is what a pot's own colourants cannot do. */
+export const enoughOf = (way: number): number => Math.max(GOOD_MATCH, way / 3);
+
+/** A pot solved again with as much as can be of what it holds. */
+export interface Keeping {
   readonly result: MatchResult;
-  /** True when the pot's own colourants were enough. */
+  /** True when the pot's own colourants, with whiteners, were enough. */
   readonly kept: boolean;
+  /** Ids in the first recipe that are not in the pot yet. */
+  readonly joined: readonly string[];
+}
+
+export interface Adjusted extends Keeping {
+  readonly target: LabD65;
 }
 
 /**
- * Moves a pot's colour and solves again: with its own colourants when they can do it, else with the whole of
- * what is allowed. `problem.target` is the colour it has now; `own` are the ids in the pot.
+ * Moves a pot's colour and solves again: with its own colourants when they can do it, then with a whitener beside them,
+ * then with one more that joins them, else with the whole of what is allowed. `problem.target` is the colour it has now;
+ * `own` are the ids in the pot. What is given stays, so that a pot that may only be added to is only added to.
  */
 export function adjustColour(
   problem: MatchProblem,
@@ -53,19 +64,34 @@ export function adjustColour(
   size: number,
 ): Adjusted {
   const target = moveColour(problem.target, direction, size);
-  const mine = problem.candidates.filter((c) => own.includes(c.id));
-  if (mine.length > 0) {
-    const result = matchColour({
-      ...problem,
-      target,
-      candidates: mine,
-      most: Math.max(problem.most, mine.length),
-    });
-    const closest = result.recipes[0];
-    // Nearer than half the way counts: the rest is what these colourants cannot do.
-    if (closest && closest.deltaE <= Math.max(GOOD_MATCH, deltaE00(problem.target, target) / 3)) {
-      return { target, result, kept: true };
-    }
-  }
-  return { target, result: matchColour({ ...problem, target }), kept: false };
+  return { target, ...keepingOwn({ ...problem, target }, own, enoughOf(deltaE00(problem.target, target))) };
 }
+
+/**
+ * Solves for the target with as much as can be of what is in the pot.
+ * @param enough ΔE00 to the target with which its own colourants are good enough.
+ */
+export function keepingOwn(problem: MatchProblem, own: readonly string[], enough: number): Keeping {
+  const { candidates } = problem;
+  const mine = candidates.filter((c) => own.includes(c.id));
+  const most = Math.max(problem.most, mine.length);
+  const held = mine.map((c) => c.id);
+  // What is in the pot and stays need not be added to.
+  const must = problem.given?.some((g) => own.includes(g.id)) ? [] : held;
+  const ways: readonly MatchProblem[] = [
+    { ...problem, candidates: mine, most },
+    { ...problem, candidates: candidates.filter((c) => own.includes(c.id) || c.whitener), most },
+    { ...problem, most: Math.min(MOST_PARTS, held.length + 1), must },
+  ];
+  for (const [n, trial] of ways.entries()) {
+    if (mine.length === 0 || trial.candidates.length === 0) continue;
+    const result = matchColour(trial);
+    const [first] = result.recipes;
+    if (first && first.deltaE <= enough) return { result, kept: n < 2, joined: joinedIn(first, own) };
+  }
+  const result = matchColour(problem);
+  return { result, kept: false, joined: result.recipes[0] ? joinedIn(result.recipes[0], own) : [] };
+}
+
+const joinedIn = (recipe: Recipe, own: readonly string[]): string[] =>
+  recipe.parts.map((p) => p.id).filter((id) => !own.includes(id));

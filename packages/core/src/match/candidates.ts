@@ -1,5 +1,7 @@
 import { isColourant, isSolid } from '../material/curve.ts';
-import { type Material } from '../material/material.ts';
+import { ceilingGroup } from '../material/limits.ts';
+import { type Carrier, isEarly, isWhitener, type Material, potCarriers } from '../material/material.ts';
+import { isPale } from '../material/scatterPrior.ts';
 import { type Optics } from '../pigment/optics.ts';
 
 /** Which of the shelf a recipe may use. */
@@ -14,6 +16,8 @@ export interface MatchFilter {
   readonly noFade: boolean;
   /** Material ids never to use. */
   readonly exclude: readonly string[];
+  /** Material ids to keep to; empty for all. */
+  readonly only: readonly string[];
 }
 
 export const anything: MatchFilter = {
@@ -24,6 +28,7 @@ export const anything: MatchFilter = {
   noBleed: false,
   noFade: false,
   exclude: [],
+  only: [],
 };
 
 /** A colourant as the search sees it. Doses in g/kg oils. */
@@ -31,6 +36,14 @@ export interface Candidate {
   readonly id: string;
   readonly optics: Optics;
   readonly ceiling: number;
+  /** What shares its ceiling: all grades of one colour index. */
+  readonly group: string;
+  /** Oil or glycerin that disperses a gram of it, g. */
+  readonly carrier: number;
+  /** Titanium dioxide or zinc oxide. */
+  readonly whitener: boolean;
+  /** A clay, white or pearl, which need not show by itself. */
+  readonly pale: boolean;
   /** Whether its powder stays in the pot and counts towards the most that one carries; what is strained off does not. */
   readonly solid: boolean;
   /** Loose bulk density in g/ml, for spoons. */
@@ -45,20 +58,41 @@ export interface Candidate {
 export const staysSolid = (m: Material): boolean => isSolid(m) && m.carriers[0]?.medium !== 'infusion';
 
 /** A dose that is in the pot and stays. */
-export interface GivenDose {
-  readonly id: string;
-  readonly optics: Optics;
+export interface GivenDose extends Pick<Candidate, 'id' | 'optics' | 'ceiling' | 'group' | 'solid'> {
+  /** g/kg oils. */
   readonly dose: number;
-  readonly solid: boolean;
+  /** Standard deviation of its strength, as a fraction. */
+  readonly doubt: number;
+  /** Oil or glycerin that came with it into this pot, g/kg oils. */
+  readonly carrier: number;
 }
 
-/** Doses that are in a pot already, as the search sees them. */
+/** Doses that are in a pot already, as the search sees them; `carrier` where they were dispersed in this pot. */
 export const givenFrom = (
-  doses: readonly { readonly material: Material; readonly dose: number }[],
+  doses: readonly { readonly material: Material; readonly dose: number; readonly carrier?: Carrier | null }[],
 ): readonly GivenDose[] =>
-  doses.flatMap(({ material: m, dose }) =>
-    m.optics ? [{ id: m.id, optics: m.optics, dose, solid: staysSolid(m) }] : [],
+  doses.flatMap(({ material: m, dose, carrier = null }) =>
+    m.optics
+      ? [
+          {
+            id: m.id,
+            optics: m.optics,
+            ceiling: m.window?.ceiling ?? Infinity,
+            group: ceilingGroup(m),
+            solid: staysSolid(m),
+            doubt: m.curve?.spread ?? 0,
+            dose,
+            carrier: dose * softening(carrier),
+          },
+        ]
+      : [],
   );
+
+/** Grams of oil or glycerin to a gram of powder; water leaves the bar and softens nothing. */
+const softening = (carrier: Carrier | null): number =>
+  carrier && (carrier.medium === 'oil' || carrier.medium === 'glycerin' || carrier.medium === 'infusion')
+    ? carrier.ratio
+    : 0;
 
 const KEEPS_ENOUGH = 0.7;
 
@@ -69,6 +103,7 @@ export function candidatesOf(shelf: readonly Material[], filter: MatchFilter): C
     const allowed =
       !m.cautions.includes('alkali-unstable') &&
       !filter.exclude.includes(m.id) &&
+      (filter.only.length === 0 || filter.only.includes(m.id)) &&
       (!filter.inStock || m.inStock) &&
       (!filter.natural || m.claims.includes('natural')) &&
       (!filter.vegan || m.claims.includes('vegan')) &&
@@ -81,6 +116,10 @@ export function candidatesOf(shelf: readonly Material[], filter: MatchFilter): C
         id: m.id,
         optics: m.optics,
         ceiling: m.window.ceiling,
+        group: ceilingGroup(m),
+        carrier: softening(potCarriers(m).find((c) => !isEarly(c)) ?? null),
+        whitener: isWhitener(m),
+        pale: isPale(m),
         solid: staysSolid(m),
         bulkDensity: m.bulkDensity,
         pricePerGram: m.pricePerGram,

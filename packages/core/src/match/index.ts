@@ -1,5 +1,14 @@
 /** From a wanted colour to recipes. */
-export { adjustColour, type Adjusted, type Direction, DIRECTIONS, moveColour } from './adjust.ts';
+export {
+  adjustColour,
+  type Adjusted,
+  type Direction,
+  DIRECTIONS,
+  enoughOf,
+  type Keeping,
+  keepingOwn,
+  moveColour,
+} from './adjust.ts';
 export { anything, type Candidate, candidatesOf, givenFrom, type MatchFilter } from './candidates.ts';
 export { type Ladder, LADDER_POTS, type LadderProblem, type Ladders, solveLadders } from './ladder.ts';
 export { matchColour } from './match.ts';
@@ -11,6 +20,6 @@ export {
   RECIPE_VIRTUES,
   type RecipePart,
   type RecipeVirtue,
-  TOTAL_CEILING,
+  POT_LIMITS,
 } from './problem.ts';
 export { type Resolution } from './rounding.ts';

@@ -14,7 +14,7 @@ import { anything, candidatesOf, givenFrom } from './candidates.ts';
 import { solveLadders } from './ladder.ts';
 import { matchColour } from './match.ts';
 import { localMetric } from './metric.ts';
-import { type MatchProblem, TOTAL_CEILING } from './problem.ts';
+import { type MatchProblem, POT_LIMITS } from './problem.ts';
 
 const ids = [
   'titanium-dioxide-oil',
@@ -44,7 +44,7 @@ const problem = (target: LabD65, change: Partial<MatchProblem> = {}): MatchProbl
   canvas: referenceCanvas,
   candidates,
   most: 3,
-  totalCeiling: TOTAL_CEILING,
+  ...POT_LIMITS,
   resolution: null,
   ...change,
 });
@@ -64,7 +64,7 @@ describe('match', () => {
           const made = Object.fromEntries(
             which.map((i, n) => [candidates[i]!.id, candidates[i]!.ceiling * shares[n]! ** 2]),
           );
-          fc.pre(Object.values(made).reduce((a, b) => a + b, 0) <= TOTAL_CEILING);
+          fc.pre(Object.values(made).reduce((a, b) => a + b, 0) <= POT_LIMITS.totalCeiling);
           expect(matchColour(problem(lab(made))).recipes[0]!.deltaE).toBeLessThan(0.5);
         },
       ),
@@ -145,12 +145,27 @@ describe('match', () => {
   it('has honest alternatives: the fewest is no larger, the cheapest no dearer', () => {
     const { recipes } = matchColour(problem(labD65FromHex('#8a6a7c')));
     const of = (virtue: string) => recipes.find((r) => r.virtues.includes(virtue as never))!;
-    expect(of('closest')).toBe(recipes[0]);
+    const closest = of('closest');
+    expect(closest.deltaE).toBe(Math.min(...recipes.map((r) => r.deltaE)));
     expect(of('fewest').parts.length).toBe(
-      Math.min(...recipes.filter((r) => r.deltaE <= recipes[0]!.deltaE + 1.5).map((r) => r.parts.length)),
+      Math.min(...recipes.filter((r) => r.deltaE <= closest.deltaE + 1.5).map((r) => r.parts.length)),
     );
-    expect(of('cheapest').cost!).toBeLessThanOrEqual(recipes[0]!.cost! + 1e-9);
+    expect(of('cheapest').cost!).toBeLessThanOrEqual(closest.cost! + 1e-9);
     expect(recipes.every((r) => r.doubt > 0)).toBe(true);
+  });
+
+  it('puts fewer colourants first among what nobody can tell apart', () => {
+    fc.assert(
+      fc.property(anyLab, (target) => {
+        const { recipes } = matchColour(problem(target));
+        const least = Math.min(...recipes.map((r) => r.deltaE));
+        const asNear = recipes.filter((r) => r.deltaE <= least + 0.3);
+        expect(recipes[0]!.deltaE).toBeLessThan(least + 0.3 + 0.4 * recipes[0]!.parts.length + 1e-9);
+        if (recipes[0]!.deltaE <= least + 0.3)
+          expect(recipes[0]!.parts.length).toBe(Math.min(...asNear.map((r) => r.parts.length)));
+      }),
+      { numRuns: 30, seed: 4 },
+    );
   });
 
   it('says why when out of reach', () => {
@@ -334,7 +349,7 @@ describe('what is in the pot already', () => {
       problem(rich, {
         candidates: [red],
         most: 1,
-        given: [{ id: red.id, optics: red.optics, dose: doseThere, solid: true }],
+        given: givenFrom([{ material: shelfItem(red.id), dose: doseThere }]),
         resolution: null,
         ...change,
       }),

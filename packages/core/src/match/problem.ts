@@ -1,5 +1,6 @@
 import { type ScreenColour } from '../colour/gamut.ts';
 import { type LabD65 } from '../colour/lab.ts';
+import { MOST_CARRIER, MOST_SOLIDS } from '../material/limits.ts';
 import { type Canvas } from '../pigment/canvas.ts';
 import { type Stage } from '../pigment/stage.ts';
 import { type Units } from '../units/view.ts';
@@ -18,6 +19,10 @@ export interface MatchProblem {
   readonly most: number;
   /** Most colour powder altogether, g/kg oils. */
   readonly totalCeiling: number;
+  /** Most oil and glycerin that disperse it, g/kg oils. */
+  readonly carrierCeiling: number;
+  /** Ids of candidates that every recipe holds. */
+  readonly must?: readonly string[];
   /** What the maker can measure; null leaves doses as they are. */
   readonly resolution: Resolution | null;
   /** What is in the pot and cannot be taken out. */
@@ -63,7 +68,10 @@ export interface MatchResult {
   readonly reasons: readonly string[];
 }
 
+/** What the checks let a pot carry. */
+export const POT_LIMITS = { totalCeiling: MOST_SOLIDS, carrierCeiling: MOST_CARRIER } as const;
+
 /** A closest recipe within this is a match. */
 export const GOOD_MATCH = 2;
-/** Colour powders and clays above this share of the oils weaken a bar: 4 %. */
-export const TOTAL_CEILING = 40;
+/** A rounding that costs more than this is told. */
+export const ROUNDING_TOLD = 1;

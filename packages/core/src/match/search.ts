@@ -1,4 +1,4 @@
-import { type Solution, type Solver } from './solver.ts';
+import { MOST_PARTS, type Solution, type Solver } from './solver.ts';
 
 /** How wide the search goes. */
 export interface SearchWidth {
@@ -24,8 +24,39 @@ const byCost = (a: Solution, b: Solution): number => a.cost - b.cost;
 /**
  * The nearest recipes over all subsets of up to `most` candidates: every single, every pair, then a third added
  * to the best pairs and a fourth to the best triples. Deterministic; sorted by local cost.
+ * @param must indices that every recipe holds; it may then have as many colourants as these, if they are more.
  */
-export function searchSubsets(solver: Solver, most: number, width: SearchWidth = SEARCH_WIDTH): Solution[] {
+export function searchSubsets(
+  solver: Solver,
+  most: number,
+  width: SearchWidth = SEARCH_WIDTH,
+  must: readonly number[] = [],
+): Solution[] {
+  const found = must.length > 0 ? around(solver, most, width, must) : everywhere(solver, most, width);
+  return found
+    .sort(byCost)
+    .map((s, rank) => (rank < width.pairs ? solver.solve(s.ids, s.v) : s))
+    .sort(byCost);
+}
+
+/** The given subset, and what joins it. */
+function around(solver: Solver, most: number, width: SearchWidth, must: readonly number[]): Solution[] {
+  const ids = must.slice(0, MOST_PARTS);
+  let level = [
+    solver.solve(
+      ids,
+      ids.map(() => JOIN * 2),
+    ),
+  ];
+  const found = [...level];
+  for (let size = ids.length + 1; size <= most; size++) {
+    level = extend(solver, level.slice(0, width.pairs));
+    found.push(...level.slice(0, width.pairs));
+  }
+  return found;
+}
+
+function everywhere(solver: Solver, most: number, width: SearchWidth): Solution[] {
   const n = solver.count;
   const singles: Solution[] = [];
   for (let i = 0; i < n; i++) {
@@ -55,10 +86,7 @@ export function searchSubsets(solver: Solver, most: number, width: SearchWidth =
       if (most >= 4) found.push(...extend(solver, triples.slice(0, width.triples)));
     }
   }
-  return found
-    .sort(byCost)
-    .map((s, rank) => (rank < width.pairs ? solver.solve(s.ids, s.v) : s))
-    .sort(byCost);
+  return found;
 }
 
 /** Adds every other candidate to each of some subsets, no set twice. */

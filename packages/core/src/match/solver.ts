@@ -6,32 +6,32 @@ import { type Canvas, canvasAbsorption } from '../pigment/canvas.ts';
 import { createMixer, emissionBand, type Mixer } from '../pigment/mixer.ts';
 import { absorptionAt, effectiveDose } from '../pigment/optics.ts';
 import { baseScatter, type Stage } from '../pigment/stage.ts';
-import { type Candidate } from './candidates.ts';
+import { type Candidate, type GivenDose } from './candidates.ts';
 import { derivatives, lightTaken, mixSubset, type SearchTables } from './kernel.ts';
 import { localMetric } from './metric.ts';
 
 /** Most colourants in one recipe. */
 export const MOST_PARTS = 4;
 
-/** What is in the pot already and cannot be taken out. */
-export interface Given {
-  readonly optics: Candidate['optics'];
-  readonly dose: number;
+/** What may be added of a candidate, g/kg oils. */
+export interface Range {
+  least(candidate: Candidate): number;
+  most(candidate: Candidate): number;
 }
 
 /** One subset's best doses by the local metric. */
 export interface Solution {
   /** Indices into the candidates. */
   readonly ids: readonly number[];
-  /** √(effective dose / largest effective dose), 0–1 for each of them. */
+  /** √(effect of the added dose / its largest effect), 0–1 for each of them. */
   readonly v: readonly number[];
   /** Squared local distance from the target. */
   readonly cost: number;
 }
 
-const RULES: DescentRules = {
-  // Keeps the derivative alive at a dose that is as good as none.
-  lower: 0.004,
+/** Keeps the derivative alive at a dose that is as good as none. */
+const LEAST_V = 0.004;
+const RULES: Omit<DescentRules, 'lower'> = {
   upper: 1,
   steps: 12,
   enough: 0.003,
@@ -52,8 +52,10 @@ const RULES: DescentRules = {
  */
 export interface Solver {
   readonly count: number;
-  /** Largest effective dose of each candidate. */
-  readonly eMax: Float64Array;
+  /** Whether a solution has a colourant at the least that may be added of it. */
+  atLeast(solution: Pick<Solution, 'ids' | 'v'>): boolean;
+  /** Doses in g/kg that stand for v, above none. */
+  dosesOf(solution: Pick<Solution, 'ids' | 'v'>): number[];
   /** `steps`: most steps; few are enough to rank, more to settle. */
   solve(ids: readonly number[], start: readonly number[], steps?: number): Solution;
   /** Local cost of a subset at v, for scanning. */
@@ -62,22 +64,28 @@ export interface Solver {
 
 /**
  * Builds the solver of one target on one canvas.
- * @param candidates what may be used, each up to its ceiling.
- * @param given what is in the pot already and stays.
+ * @param candidates what may be used.
+ * @param given what is in the pot already and stays; what is added of the same material saturates with it.
+ * @param range least and most that may be added of each candidate, g/kg; the least is kept by whatever joins.
  */
 export function createSolver(
   canvas: Canvas,
   candidates: readonly Candidate[],
   stage: Stage,
   target: LabD65,
-  given: readonly Given[] = [],
+  given: readonly Pick<GivenDose, 'id' | 'optics' | 'dose'>[] = [],
+  range: Range = { least: () => 0, most: (c) => c.ceiling },
 ): Solver {
   const count = candidates.length;
   const kBase = canvasAbsorption(canvas, stage, new Float64Array(BAND_COUNT));
   const sBase = new Float64Array(BAND_COUNT).fill(baseScatter(stage));
   const own = new Float64Array(BAND_COUNT);
+  const thereOf = (id: string): number => given.reduce((sum, g) => sum + (g.id === id ? g.dose : 0), 0);
+  const seen = new Set<string>();
   for (const g of given) {
-    const e = effectiveDose(g.dose, g.optics.saturation);
+    const e = effectiveDose(thereOf(g.id), g.optics.saturation);
+    if (seen.has(g.id)) continue;
+    seen.add(g.id);
     absorptionAt(g.optics, stage, own);
     for (let b = 0; b < BAND_COUNT; b++) {
       kBase[b] = kBase[b]! + e * own[b]!;
@@ -86,11 +94,19 @@ export function createSolver(
   }
   const k = new Float64Array(count * BAND_COUNT);
   const s = new Float64Array(count * BAND_COUNT);
+  // Of what may be added, on top of what is there.
   const eMax = new Float64Array(count);
+  const eThere = new Float64Array(count);
+  const vLeast = new Float64Array(count);
   candidates.forEach((c, i) => {
     k.set(absorptionAt(c.optics, stage, own), i * BAND_COUNT);
     s.set(c.optics.s, i * BAND_COUNT);
-    eMax[i] = effectiveDose(c.ceiling, c.optics.saturation);
+    const there = thereOf(c.id);
+    const { saturation } = c.optics;
+    eThere[i] = effectiveDose(there, saturation);
+    const added = (dose: number): number => effectiveDose(there + dose, saturation) - eThere[i]!;
+    eMax[i] = added(range.most(c));
+    vLeast[i] = Math.min(1, Math.max(LEAST_V, Math.sqrt(added(range.least(c)) / eMax[i])));
   });
   const { ratios } = viewingD65;
   const tables: SearchTables = { kBase, sBase, k, s, ratios };
@@ -114,24 +130,24 @@ export function createSolver(
   const mixers = new Map<string, Mixer>();
   const doses = new Float64Array(MOST_PARTS + given.length);
   const lab = new Float64Array(3);
-  const inverse = (i: number, effective: number): number => {
+  /** The dose in the pot, there and added, that has an effect beyond what is there. */
+  const wholeDose = (i: number, added: number): number => {
     const c = candidates[i]!.optics.saturation;
-    return c === null ? effective : effective / (1 - effective / c);
+    const e = eThere[i]! + added;
+    return c === null ? e : e / (1 - e / c);
   };
 
   function slowResidual(ids: readonly number[], v: ArrayLike<number>): void {
     const key = ids.join();
+    const rest = given.filter((g) => !ids.some((i) => candidates[i]!.id === g.id));
     let mixer = mixers.get(key);
     if (!mixer) {
-      mixer = createMixer(
-        canvas,
-        [...ids.map((i) => candidates[i]!.optics), ...given.map((g) => g.optics)],
-        stage,
-      );
+      const optics = [...ids.map((i) => candidates[i]!.optics), ...rest.map((g) => g.optics)];
+      mixer = createMixer(canvas, optics, stage);
       mixers.set(key, mixer);
     }
-    ids.forEach((i, n) => (doses[n] = inverse(i, eMax[i]! * v[n]! * v[n]!)));
-    given.forEach((g, n) => (doses[ids.length + n] = g.dose));
+    ids.forEach((i, n) => (doses[n] = wholeDose(i, eMax[i]! * v[n]! * v[n]!)));
+    rest.forEach((g, n) => (doses[ids.length + n] = g.dose));
     mixer.lab(doses, lab);
     toResidual(lab[0]!, lab[1]!, lab[2]!, r);
   }
@@ -209,17 +225,27 @@ export function createSolver(
   }
 
   let subset: readonly number[] = [];
+  const lower = new Float64Array(MOST_PARTS);
   const descend = createDescent(
     { residuals: r, jacobian: J, stride: MOST_PARTS, evaluate: (v, derive) => evaluate(subset, v, derive) },
-    RULES,
+    { ...RULES, lower },
   );
 
   function solve(ids: readonly number[], start: readonly number[], steps?: number): Solution {
-    const v = start.slice();
     subset = ids;
+    const v = start.map((x, n) => Math.max(x, (lower[n] = vLeast[ids[n]!]!)));
     const { cost } = descend(v, steps);
     return { ids, v, cost };
   }
 
-  return { count, eMax, solve, cost: (ids, v) => evaluate(ids, v, false) };
+  const dosesOf = ({ ids, v }: Pick<Solution, 'ids' | 'v'>): number[] =>
+    ids.map((i, n) => {
+      const added = wholeDose(i, eMax[i]! * v[n]! * v[n]!) - wholeDose(i, 0);
+      return v[n]! <= LEAST_V ? 0 : Math.min(range.most(candidates[i]!), added);
+    });
+
+  const atLeast = ({ ids, v }: Pick<Solution, 'ids' | 'v'>): boolean =>
+    ids.some((i, n) => v[n]! <= vLeast[i]! + 1e-6 && vLeast[i]! > LEAST_V);
+
+  return { count, atLeast, dosesOf, solve, cost: (ids, v) => evaluate(ids, v, false) };
 }

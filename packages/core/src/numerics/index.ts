@@ -1,2 +1,3 @@
 export * from './leastSquares.ts';
 export * from './linear.ts';
+export * from './random.ts';

@@ -14,8 +14,8 @@ export interface LeastSquares {
 
 /** How a minimum is looked for. */
 export interface DescentRules {
-  /** Bounds of every unknown. */
-  readonly lower: number;
+  /** Bounds: one for every unknown, or one for all of them. */
+  readonly lower: number | ArrayLike<number>;
   readonly upper: number;
   /** Most steps, unless the call says otherwise. */
   readonly steps: number;
@@ -56,7 +56,10 @@ export function createDescent(
   rules: DescentRules,
 ): (x: number[], steps?: number) => Minimum {
   const { residuals: r, jacobian: J, stride } = problem;
-  const { lower, upper, enough, perfect, growth, growsFrom, mostDamping, ridge, levenberg, eager } = rules;
+  const { upper, enough, perfect, growth, growsFrom, mostDamping, ridge, levenberg, eager } = rules;
+  const { lower } = rules;
+  // Read at every step: whoever owns the array may move its bounds between descents.
+  const lowerOf = typeof lower === 'number' ? () => lower : (i: number) => lower[i]!;
   const normal = new Float64Array(stride * stride);
   const damped = new Float64Array(stride * stride);
   const gradient = new Float64Array(stride);
@@ -73,7 +76,7 @@ export function createDescent(
       let g = 0;
       for (let q = 0; q < rows; q++) g += J[q * stride + i]! * r[q]!;
       gradient[i] = g;
-      fixed[i] = (x[i]! <= lower && g > 0) || (x[i]! >= upper && g < 0) ? 1 : 0;
+      fixed[i] = (x[i]! <= lowerOf(i) && g > 0) || (x[i]! >= upper && g < 0) ? 1 : 0;
       for (let j = 0; j <= i; j++) {
         let sum = 0;
         for (let q = 0; q < rows; q++) sum += J[q * stride + i]! * J[q * stride + j]!;
@@ -95,7 +98,7 @@ export function createDescent(
     }
     solveDefinite(damped, right, n, stride, step);
     for (let i = 0; i < n; i++) {
-      trial[i] = fixed[i] ? x[i]! : Math.min(upper, Math.max(lower, x[i]! - step[i]!));
+      trial[i] = fixed[i] ? x[i]! : Math.min(upper, Math.max(lowerOf(i), x[i]! - step[i]!));
     }
   }
 

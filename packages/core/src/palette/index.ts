@@ -22,7 +22,7 @@ export {
   WHEELS,
 } from './harmony.ts';
 export { type Blend, blendPots, MUD_BELOW, stirredLab } from './mud.ts';
-export { PHOTO_COLOURS, type PhotoColour, photoColours, seededRandom } from './photo.ts';
+export { createPhotoCounter, PHOTO_COLOURS, type PhotoColour } from './photo.ts';
 export { REACH_SLICES, type ReachPoint, type ReachSlice, reachSlices } from './reach.ts';
 export {
   BODY_TECHNIQUES,

@@ -26,14 +26,7 @@ export function exhaustiveBest(
       ids.map((i) => candidates[i]!.optics),
       stage,
     );
-    mixer.lab(
-      ids.map((i, n) => {
-        const e = solver.eMax[i]! * v[n]! * v[n]!;
-        const c = candidates[i]!.optics.saturation;
-        return c === null ? e : e / (1 - e / c);
-      }),
-      lab,
-    );
+    mixer.lab(solver.dosesOf({ ids, v }), lab);
     return [lab[0]!, lab[1]!, lab[2]!];
   }
   const visit = (ids: readonly number[]): void => {
@@ -59,5 +52,49 @@ export function exhaustiveBest(
       for (let k = j + 1; most >= 3 && k < n; k++) visit([i, j, k]);
     }
   }
+  return best;
+}
+
+/**
+ * ΔE00 of the best recipe that a scale can measure: every subset of up to `most` (≤ 3) candidates on its full grid, from
+ * two divisions up to the ceilings. Slow: for small pots and few candidates.
+ */
+export function exhaustiveMeasurable(
+  canvas: Canvas,
+  candidates: readonly Candidate[],
+  stage: Stage,
+  target: LabD65,
+  most: number,
+  { potOils, division }: { readonly potOils: number; readonly division: number },
+): number {
+  const lab = new Float64Array(3);
+  const grids = candidates.map((c) => {
+    const steps = Math.floor((c.ceiling * potOils) / 1000 / division + 1e-9);
+    return Array.from({ length: Math.max(0, steps - 1) }, (_, i) => ((i + 2) * division * 1000) / potOils);
+  });
+  let best = Infinity;
+  const visit = (ids: readonly number[]): void => {
+    const mixer = createMixer(
+      canvas,
+      ids.map((i) => candidates[i]!.optics),
+      stage,
+    );
+    const doses = new Float64Array(ids.length);
+    const walk = (n: number): void => {
+      if (n === ids.length) {
+        mixer.lab(doses, lab);
+        best = Math.min(best, deltaE00([lab[0]!, lab[1]!, lab[2]!], target));
+        return;
+      }
+      for (const dose of grids[ids[n]!]!) {
+        doses[n] = dose;
+        walk(n + 1);
+      }
+    };
+    walk(0);
+    if (ids.length === most) return;
+    for (let i = (ids.at(-1) ?? -1) + 1; i < candidates.length; i++) visit([...ids, i]);
+  };
+  visit([]);
   return best;
 }

@@ -48,7 +48,7 @@ export const roundToDivision = (mass: Grams, division: number): Grams =>
 /** The nearest amount that the maker can measure. Spoons need a bulk density; without one the scale is used. */
 export function measure(wanted: Grams, bulkDensity: number | null, how: Measuring): Measured {
   const error = (mass: number): number => (wanted > 0 ? mass / wanted - 1 : 0);
-  if (how.by === 'spoons' && bulkDensity !== null && how.ownedSpoons.length > 0) {
+  if (usesSpoons(bulkDensity, how)) {
     const level = millilitres(volumeOfMass(wanted, bulkDensity) / fillOf(how));
     const sum = nearestSpoonSum(level, how.ownedSpoons, how.spoons);
     const spoonSum = { ...sum, volume: millilitres(sum.volume * fillOf(how)), filled: how.filled };
@@ -70,12 +70,8 @@ export function measure(wanted: Grams, bulkDensity: number | null, how: Measurin
  * What is too small to measure well is left out.
  */
 export function measurableNear(wanted: Grams, bulkDensity: number | null, how: Measuring): Grams[] {
-  const bySpoons = how.by === 'spoons' && bulkDensity !== null && how.ownedSpoons.length > 0;
-  const smallest = bySpoons
-    ? massOfVolume(smallestSpoon(how), bulkDensity)
-    : // Below two divisions a scale guesses.
-      grams(how.scaleDivision);
-  const least = bySpoons ? smallest : 2 * how.scaleDivision;
+  const least = leastMeasurable(bulkDensity, how);
+  const smallest = usesSpoons(bulkDensity, how) ? least : grams(how.scaleDivision);
   const found = new Set<number>([0]);
   for (const step of [-1, 0, 1]) {
     const { mass } = measure(grams(Math.max(0, wanted + step * smallest)), bulkDensity, how);
@@ -85,6 +81,13 @@ export function measurableNear(wanted: Grams, bulkDensity: number | null, how: M
   if (wanted > 0 && wanted < least) found.add(measure(grams(least), bulkDensity, how).mass);
   return [...found].sort((a, b) => a - b).map(grams);
 }
+
+const usesSpoons = (bulkDensity: number | null, how: Measuring): bulkDensity is number =>
+  how.by === 'spoons' && bulkDensity !== null && how.ownedSpoons.length > 0;
+
+/** The least amount that can be measured well: the smallest spoon, or two divisions of a scale, below which it guesses. */
+export const leastMeasurable = (bulkDensity: number | null, how: Measuring): Grams =>
+  usesSpoons(bulkDensity, how) ? massOfVolume(smallestSpoon(how), bulkDensity) : grams(2 * how.scaleDivision);
 
 const smallestSpoon = (how: Measuring) =>
   millilitres(Math.min(...how.ownedSpoons.map((s) => spoonVolume(s, how.spoons))) * fillOf(how));

@@ -12,7 +12,7 @@ import {
   useSearchParams,
 } from 'react-router';
 
-import { bareComposition, potComposition } from '@kleur/core/balance';
+import { bareComposition, potComposition, skinStage } from '@kleur/core/balance';
 import { type Composition } from '@kleur/core/pigment';
 import { PLAN_LIMITS } from '@kleur/core/plan';
 import { useStore } from 'react-redux';
@@ -191,6 +191,7 @@ function LiveFeed({ live }: { readonly live: LiveColours }) {
         [BARE, bareComposition(plan)],
         ...plan.pots.map((p) => [p.id, potComposition(plan, p)] as const),
       ]),
+      (stage) => skinStage(plan, stage),
     );
   }, [live, plan]);
   return null;

@@ -6,6 +6,7 @@ import { LevelMark } from '../../shared/ui/Levels.tsx';
 import { usePrinter } from '../../shared/hooks/useSettings.ts';
 import { useBench } from './BenchContext.ts';
 import { PotSwatch } from './PotSwatch.tsx';
+import { useSkin } from './useSkin.ts';
 import { usePotMark, usePrep } from './state/useDerived.ts';
 
 /** The batch as a row of pots, each as wide as its share and filled with its colour at the time strip. */
@@ -86,6 +87,7 @@ const PotTile = memo(function PotTile(props: {
         props.onSelect(id);
       }}
     >
+      <PotSkin potId={id} name={name} />
       <PotSwatch potId={id} stage="now" label={name} className="pot-fill" />
       <span className="pot-plate">
         <b>{name}</b>
@@ -96,6 +98,11 @@ const PotTile = memo(function PotTile(props: {
       </span>
     </button>
   );
+});
+
+/** The outside of the bars above their inside, where the two can be told apart. */
+const PotSkin = memo(function PotSkin({ potId, name }: { readonly potId: string; readonly name: string }) {
+  return useSkin(potId) && <PotSwatch potId={potId} stage="skin" label={name} className="pot-skin" />;
 });
 
 const PotMarks = memo(function PotMarks(props: { readonly potId: string; readonly scented: boolean }) {

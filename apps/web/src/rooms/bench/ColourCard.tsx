@@ -1,13 +1,18 @@
 import { useStore } from 'react-redux';
 import { presentOf, selectBench } from './state/benchSlice.ts';
 import { memo } from 'react';
+import { bareComposition, potComposition, potDoubt, type PotDoubt } from '@kleur/core/balance';
 import { deltaE00 } from '@kleur/core/colour';
+import { type Printer } from '@kleur/core/units';
 import * as why from '@kleur/core/why';
 import { usePrinter } from '../../shared/hooks/useSettings.ts';
 import { Why } from '../../shared/ui/Why.tsx';
-import { useColours } from './BenchContext.ts';
+import { useColours, useStage } from './BenchContext.ts';
+import { curedStage } from './state/matching.ts';
+import { usePlanPart } from './state/useDerived.ts';
 import { BARE, type NamedStage, otherGelOf } from './state/liveColours.ts';
 import { PotSwatch } from './PotSwatch.tsx';
+import { useSkin } from './useSkin.ts';
 
 import { sayHours } from './timeScale.ts';
 
@@ -19,6 +24,43 @@ const stagesAt = (gel: number): readonly (readonly [NamedStage, string])[] => [
   ['cured', `Cured, ${gelName(gel)}`],
   ['otherGel', `Cured, ${gelName(otherGelOf({ gel }))}`],
 ];
+
+/** The outside of the bar, where it differs from the cut face. */
+function OutsideLine({ potId, label }: { readonly potId: string | null; readonly label: string }) {
+  const skin = useSkin(potId);
+  return (
+    skin && (
+      <p className="outside">
+        <PotSwatch potId={potId} stage="skin" label={label} className="outside-fill" />
+        <span>
+          The outside of the bar <code className="figure">{skin.hex}</code>: it gels less and browns first.
+          The colours above are its cut face.
+        </span>
+      </p>
+    )
+  );
+}
+
+/** How far the prediction may be off, and what it stands on: the pot's own colourants, its donors' and the batch's. */
+function DoubtLine({ potId }: { readonly potId: string | null }) {
+  const print = usePrinter();
+  const { gel } = useStage();
+  const text = usePlanPart((plan) => {
+    const pot = plan.pots.find((p) => p.id === potId);
+    const composition = pot ? potComposition(plan, pot) : bareComposition(plan);
+    return doubtText(potDoubt(plan, composition, curedStage(gel)), print);
+  });
+  return <p className="soft doubt">{text}</p>;
+}
+
+function doubtText({ deltaE, colourants, tested }: PotDoubt, print: Printer): string {
+  if (colourants === 0)
+    return 'The bare base by its oils: your own may differ a little until a bar of it is read.';
+  const most = print.number(Math.max(1, deltaE), 0);
+  return tested === colourants
+    ? `From bars that were read; may miss by ΔE ${most}.`
+    : `Shelf defaults, never tested on your base; may miss by ΔE ${most}.`;
+}
 
 /** Fresh, cut and cured side by side, gelled beside ungelled, then the colour at the time strip with its numbers. */
 export const ColourCard = memo(function ColourCard({
@@ -76,10 +118,8 @@ export const ColourCard = memo(function ColourCard({
           </tbody>
         </table>
       )}
-      <p className="soft doubt">
-        Shelf defaults: a guess until tested on your own soap. Strength may be off by a third for pigments, by
-        more for micas.
-      </p>
+      <OutsideLine potId={potId} label={label} />
+      <DoubtLine potId={potId} />
     </section>
   );
 });

@@ -2,15 +2,7 @@ import { Drawer, Segmented, Select, Switch } from 'antd';
 import { useMemo, useState } from 'react';
 import { potComposition } from '@kleur/core/balance';
 import { labD65FromHex, type LabD65, screenColourFromLabD65 } from '@kleur/core/colour';
-import {
-  type Adjusted,
-  type Direction,
-  DIRECTIONS,
-  givenFrom,
-  type MatchResult,
-  type Recipe,
-} from '@kleur/core/match';
-import { materialOf } from '@kleur/core/plan';
+import { type Adjusted, type Direction, DIRECTIONS, type MatchResult, type Recipe } from '@kleur/core/match';
 import { predictColour } from '@kleur/core/pigment';
 import { type PrepPot } from '@kleur/core/work';
 import { useBatchesQuery } from '../../data/batches.ts';
@@ -19,10 +11,12 @@ import { useAppDispatch } from '../../data/store.ts';
 import { ColourPicker } from '../../shared/ui/ColourPicker.tsx';
 import { searchWorker } from '../../workers/client.ts';
 import { edits } from './state/edits.ts';
+import { ByNameSelects } from './ByNameSelects.tsx';
+import { joinedText } from './joinedText.ts';
 import { MatchFilterBar } from './MatchFilterBar.tsx';
 import { RecipeCard } from './RecipeCard.tsx';
 import { named, useMatches, useProblem, useShelf } from './useMatching.ts';
-import { curedStage, formulaOf } from './state/matching.ts';
+import { addingTo, type ByName, curedStage, formulaOf } from './state/matching.ts';
 import { usePlan, usePlanGel } from './state/useDerived.ts';
 
 const SIZES = [
@@ -54,12 +48,12 @@ export function MatchDrawer({ pot, without, onClose }: MatchDrawerProps) {
   const [rescue, setRescue] = useState(false);
   const [size, setSize] = useState(7);
   const [adjusted, setAdjusted] = useState<Adjusted | null>(null);
-  const base = useProblem(pot, gel, without ? [without] : []);
-  const problem = useMemo(() => {
-    if (!base || !rescue) return base;
-    const own = pot.pot.doses.map((d) => ({ material: materialOf(plan, d.materialId), dose: d.dose }));
-    return { ...base, given: [...(base.given ?? []), ...givenFrom(own)] };
-  }, [base, rescue, pot, plan]);
+  const [byName, setByName] = useState<ByName>(() => ({ exclude: without ? [without] : [] }));
+  const base = useProblem(pot, gel, byName);
+  const problem = useMemo(
+    () => (base && rescue ? addingTo(base, plan, pot.pot) : base),
+    [base, rescue, pot, plan],
+  );
   const { results, busy } = useMatches(problem, [target]);
   const result: MatchResult | undefined = adjusted ? adjusted.result : results[0];
   const wanted = screenColourFromLabD65(adjusted ? adjusted.target : target);
@@ -69,21 +63,20 @@ export function MatchDrawer({ pot, without, onClose }: MatchDrawerProps) {
     setTarget(lab);
   };
   const adjust = async (direction: Direction): Promise<void> => {
-    if (!base) return;
+    if (!problem) return;
     const from = predictColour(potComposition(plan, pot.pot), curedStage(gel)).lab;
     const ids = pot.pot.doses.map((d) => d.materialId);
-    setAdjusted(await searchWorker().adjust({ ...base, target: from }, ids, direction, size));
+    setAdjusted(await searchWorker().adjust({ ...problem, target: from }, ids, direction, size));
   };
   const use = (recipe: Recipe): void => {
     const present = (id: string): number =>
-      rescue && !adjusted ? (pot.pot.doses.find((d) => d.materialId === id)?.dose ?? 0) : 0;
+      rescue ? (pot.pot.doses.find((d) => d.materialId === id)?.dose ?? 0) : 0;
     const added = recipe.parts.map((p) => ({ id: p.id, dose: p.dose + present(p.id) }));
-    const kept =
-      rescue && !adjusted
-        ? pot.pot.doses
-            .filter((d) => !recipe.parts.some((p) => p.id === d.materialId))
-            .map((d) => ({ id: d.materialId, dose: d.dose }))
-        : [];
+    const kept = rescue
+      ? pot.pot.doses
+          .filter((d) => !recipe.parts.some((p) => p.id === d.materialId))
+          .map((d) => ({ id: d.materialId, dose: d.dose }))
+      : [];
     dispatch(edits.formulaSet({ potId: pot.pot.id, parts: formulaOf([...kept, ...added], shelf) }));
   };
 
@@ -110,6 +103,16 @@ export function MatchDrawer({ pot, without, onClose }: MatchDrawerProps) {
           </p>
         )}
         <MatchFilterBar />
+        <details className="by-name">
+          <summary>By name{namedCount(byName)}</summary>
+          <ByNameSelects
+            value={byName}
+            onChange={(value) => {
+              setAdjusted(null);
+              setByName(value);
+            }}
+          />
+        </details>
         <div className="row">
           <div className="adjusts" role="group" aria-label="Move the pot’s own colour">
             {DIRECTIONS.map((d) => (
@@ -133,9 +136,9 @@ export function MatchDrawer({ pot, without, onClose }: MatchDrawerProps) {
         </label>
         {adjusted && (
           <p className="soft">
-            {adjusted.kept
+            {adjusted.joined.length === 0
               ? 'With the colourants already in the pot.'
-              : 'The pot’s own colourants cannot do it: others join.'}
+              : `The pot’s own colourants cannot do it alone: ${joinedText(adjusted.joined, shelf)}.`}
           </p>
         )}
         <div aria-live="polite" aria-busy={busy}>
@@ -155,6 +158,7 @@ export function MatchDrawer({ pot, without, onClose }: MatchDrawerProps) {
                 shelf={shelf}
                 potOils={pot.oils}
                 gelled={gel > 0.5}
+                adding={rescue}
                 onUse={() => {
                   use(r);
                 }}
@@ -166,6 +170,11 @@ export function MatchDrawer({ pot, without, onClose }: MatchDrawerProps) {
     </Drawer>
   );
 }
+
+const namedCount = ({ must = [], only = [], exclude = [] }: ByName): string => {
+  const count = must.length + only.length + exclude.length;
+  return count > 0 ? ` · ${count}` : '';
+};
 
 /** A colour from somewhere else: this palette, a saved one, a pot of another batch. */
 function TargetPicker({ onPick }: { readonly onPick: (lab: LabD65) => void }) {

@@ -8,6 +8,7 @@ const words: Readonly<Record<NamedStage, string>> = {
   cut: 'at the cut',
   cured: 'cured',
   otherGel: 'cured, if it does the other in gel',
+  skin: 'outside of the bar',
 };
 
 /** A flat patch of a pot's predicted colour. `potId` null is the bare base. */

@@ -2,6 +2,7 @@ import { Button } from 'antd';
 import { screenColourFromLabD65 } from '@kleur/core/colour';
 import { type Recipe, type RecipeVirtue } from '@kleur/core/match';
 import { type Material } from '@kleur/core/material';
+import { bringsText } from './joinedText.ts';
 import { usePrinter, useSettings } from '../../shared/hooks/useSettings.ts';
 
 const virtueName: Readonly<Record<RecipeVirtue, string>> = {
@@ -20,20 +21,17 @@ export function RecipeCard(props: {
   readonly potOils: number;
   /** Whether it was matched for a gelled bar. */
   readonly gelled: boolean;
+  /** Whether it is added to what the pot holds. */
+  readonly adding?: boolean;
   readonly onUse: () => void;
 }) {
-  const { recipe, wantedHex, shelf, potOils, gelled } = props;
+  const { recipe, wantedHex, shelf, potOils, gelled, adding = false } = props;
   const print = usePrinter();
   const { measuring } = useSettings();
   const names = recipe.parts.map((p) => shelf.get(p.id)?.name ?? p.id);
   const cautions = recipe.parts.flatMap((p) => {
-    const cautionsOf = shelf.get(p.id)?.cautions ?? [];
-    const name = shelf.get(p.id)?.name ?? p.id;
-    return [
-      ...(cautionsOf.includes('bleeds') ? [`${name} bleeds`] : []),
-      ...(cautionsOf.includes('fades') ? [`${name} fades`] : []),
-      ...(cautionsOf.includes('fast') ? [`${name} speeds trace`] : []),
-    ];
+    const brings = bringsText(shelf.get(p.id));
+    return brings === '' ? [] : [`${shelf.get(p.id)?.name ?? p.id} ${brings}`];
   });
   const swatches = [
     ['fresh', recipe.fresh.hex],
@@ -70,6 +68,7 @@ export function RecipeCard(props: {
         <ul className="recipe-parts figure">
           {recipe.parts.map((p, i) => (
             <li key={p.id}>
+              {adding && 'add '}
               <b>
                 {measuring.by === 'scale' && potOils > 0
                   ? `${print.weighed((p.dose * potOils) / 1000)} g`
@@ -78,10 +77,14 @@ export function RecipeCard(props: {
               {names[i]}
             </li>
           ))}
-          {recipe.parts.length === 0 && <li>Nothing: the bare base is nearest</li>}
+          {recipe.parts.length === 0 && (
+            <li>{adding ? 'Nothing to add' : 'Nothing to add: the bare base is nearest'}</li>
+          )}
         </ul>
         <p className="soft small figure">
-          may miss by ΔE {print.fixed(recipe.doubt, 0)} until tested
+          {recipe.doubt < 0.5
+            ? 'no colour of its own to be unsure of'
+            : `may miss by ΔE ${print.fixed(recipe.doubt, 0)} until tested`}
           {recipe.cost !== null && potOils > 0 && (
             <> · costs {print.fixed((recipe.cost * potOils) / 1000, 2)}</>
           )}

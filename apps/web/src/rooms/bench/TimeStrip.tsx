@@ -1,4 +1,4 @@
-import { Segmented } from 'antd';
+import { Segmented, Switch } from 'antd';
 import { memo, useEffect, useMemo, useState } from 'react';
 import { bareComposition, potComposition } from '@kleur/core/balance';
 import { CURED_HOURS } from '@kleur/core/pigment';
@@ -26,6 +26,7 @@ export const TimeStrip = memo(function TimeStrip({ startGel }: { readonly startG
   const { live } = useBench();
   const [hours, setHours] = useState(CURED_HOURS);
   const [gel, setGel] = useState(startGel);
+  const [light, setLight] = useState(false);
   const [planned, setPlanned] = useState(startGel);
   // A plan that now gels, or no longer does, is shown so, whatever was looked at before.
   if (planned !== startGel) {
@@ -34,8 +35,8 @@ export const TimeStrip = memo(function TimeStrip({ startGel }: { readonly startG
   }
 
   useEffect(() => {
-    live.setStage({ hours, gel });
-  }, [live, hours, gel]);
+    live.setStage({ hours, gel, light });
+  }, [live, hours, gel, light]);
 
   useKeys({
     '[': () => {
@@ -52,7 +53,7 @@ export const TimeStrip = memo(function TimeStrip({ startGel }: { readonly startG
   return (
     <section className="time-strip" aria-label="Time and gel">
       <div className="time-track">
-        <TimeTrail gel={gel} />
+        <TimeTrail gel={gel} light={light} />
         <input
           type="range"
           aria-label="Time since the pour"
@@ -83,6 +84,10 @@ export const TimeStrip = memo(function TimeStrip({ startGel }: { readonly startG
         </div>
       </div>
       <output className="time-now figure">{sayHours(hours)}</output>
+      <label className="time-light">
+        <Switch size="small" checked={light} onChange={setLight} />
+        In a window
+      </label>
       <Segmented
         aria-label="Gel"
         options={GELS}
@@ -96,16 +101,20 @@ export const TimeStrip = memo(function TimeStrip({ startGel }: { readonly startG
 });
 
 /** The selected pot's own colour over time. */
-function TimeTrail({ gel }: { readonly gel: number }) {
+function TimeTrail({ gel, light }: { readonly gel: number; readonly light: boolean }) {
   const plan = usePlan();
   const { selectedId } = useBench();
   const [trail, setTrail] = useState<readonly string[]>([]);
   const pot = plan.pots.find((p) => p.id === selectedId);
   const composition = useMemo(() => (pot ? potComposition(plan, pot) : bareComposition(plan)), [plan, pot]);
   const [questions] = useState(() =>
-    latestOnly<{ composition: Composition; gel: number }, readonly string[]>({
+    latestOnly<{ composition: Composition; gel: number; light: boolean }, readonly string[]>({
       put: async (q) => {
-        const stages = POSITIONS.map((p) => ({ hours: hoursOfPosition(p), gel: q.gel }));
+        const stages = POSITIONS.map((p) => ({
+          hours: hoursOfPosition(p),
+          gel: q.gel,
+          light: q.light,
+        }));
         const [colours] = await colourWorker().predict([q.composition], stages);
         return (colours ?? []).map((c) => c.hex);
       },
@@ -113,8 +122,8 @@ function TimeTrail({ gel }: { readonly gel: number }) {
     }),
   );
   useEffect(() => {
-    questions.ask({ composition, gel });
-  }, [composition, gel, questions]);
+    questions.ask({ composition, gel, light });
+  }, [composition, gel, light, questions]);
   return (
     <div className="time-trail" aria-hidden>
       {trail.map((hex, i) => (

@@ -1,6 +1,6 @@
 import { useEffect, useMemo, useState } from 'react';
 import { latestOnly } from '../../data/latest.ts';
-import { candidatesFor, equalShare, problemFor, shelfFor } from './state/matching.ts';
+import { type ByName, candidatesFor, equalShare, problemFor, shelfFor } from './state/matching.ts';
 
 import { type LabD65 } from '@kleur/core/colour';
 import { type Candidate, type MatchProblem, type MatchResult } from '@kleur/core/match';
@@ -21,11 +21,13 @@ export function useShelf(): ReadonlyMap<string, Material> {
   return useMemo(() => shelfFor({ materials }, data ?? []), [data, materials]);
 }
 
-export function useCandidates(exclude: readonly string[] = []): readonly Candidate[] {
+const EVERYTHING: ByName = {};
+
+/** The colourants that recipes may use; `named` must be the same object while it says the same. */
+export function useCandidates(byName: ByName = EVERYTHING): readonly Candidate[] {
   const shelf = useShelf();
   const { filter } = useMatchSettings();
-  const key = exclude.join();
-  return useMemo(() => candidatesFor(shelf, filter, key ? key.split(',') : []), [shelf, filter, key]);
+  return useMemo(() => candidatesFor(shelf, filter, byName), [shelf, filter, byName]);
 }
 
 /**
@@ -35,18 +37,21 @@ export function useCandidates(exclude: readonly string[] = []): readonly Candida
 export function useProblem(
   pot: PrepPot | null,
   gel: number,
-  exclude: readonly string[] = [],
+  byName: ByName = EVERYTHING,
 ): Omit<MatchProblem, 'target'> | null {
   const plan = usePlan();
   const shelf = useShelf();
-  const candidates = useCandidates(exclude);
+  const candidates = useCandidates(byName);
   const { most } = useMatchSettings();
   const settings = useSettings();
   const potId = pot?.pot.id ?? null;
   const oils = pot ? pot.oils : equalShare(plan);
   return useMemo(
-    () => (shelf.size === 0 ? null : problemFor({ plan, potId, oils, gel, candidates, most, settings })),
-    [shelf, gel, plan, potId, candidates, most, oils, settings],
+    () =>
+      shelf.size === 0
+        ? null
+        : problemFor({ plan, potId, oils, gel, candidates, most, must: byName.must ?? [], settings }),
+    [shelf, gel, plan, potId, candidates, most, oils, settings, byName],
   );
 }
 

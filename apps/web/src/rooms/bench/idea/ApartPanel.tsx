@@ -1,16 +1,21 @@
-import { Button } from 'antd';
+import { App, Button } from 'antd';
 import { deltaE00, type LabD65 } from '@kleur/core/colour';
+import { enoughOf } from '@kleur/core/match';
 import { isApart, mendPair, type Technique } from '@kleur/core/palette';
 import { setTwins } from '@kleur/core/plan';
 import { useAppDispatch } from '../../../data/store.ts';
-import { usePrinter } from '../../../shared/hooks/useSettings.ts';
+import { type PrepPot } from '@kleur/core/work';
+import { usePrinter, useSettings } from '../../../shared/hooks/useSettings.ts';
 import { LevelMark } from '../../../shared/ui/Levels.tsx';
 import { searchWorker } from '../../../workers/client.ts';
 import { edits } from '../state/edits.ts';
 import { useEdit } from '../state/useEdit.ts';
-import { usePlanGel, usePrep } from '../state/useDerived.ts';
-import { formulaOf } from '../state/matching.ts';
-import { useProblem, useShelf } from '../useMatching.ts';
+import { usePlan, usePlanGel, usePrep } from '../state/useDerived.ts';
+import { type KeptPot } from '../../../workers/search.protocol.ts';
+import { joinedText } from '../joinedText.ts';
+import { useMatchSettings } from '../state/matchSettings.ts';
+import { formulaOf, problemFor } from '../state/matching.ts';
+import { useCandidates, useProblem, useShelf } from '../useMatching.ts';
 import { hexOf, type Item, type ItemPair } from './useItems.ts';
 
 /** L* beyond the least that is needed: what rounding and the shelf may take back. */
@@ -30,6 +35,11 @@ export function ApartPanel({
   const shelf = useShelf();
   const print = usePrinter();
   const problem = useProblem(null, gel);
+  const plan = usePlan();
+  const candidates = useCandidates();
+  const { most } = useMatchSettings();
+  const settings = useSettings();
+  const { message } = App.useApp();
   const edit = useEdit();
   if (items.length < 2 || pairs.every((p) => !p.technique)) return null;
   const labs = items.map((i) => i.lab);
@@ -45,6 +55,12 @@ export function ApartPanel({
   const markTwins = (i: number, j: number, same: boolean): void => {
     edit((p) => setTwins(p, items[i]!.potId!, items[j]!.potId!, same));
   };
+  /** A pot moved with its own colourants, as far as they go. */
+  const mendedPot = ({ pot, oils }: PrepPot, to: LabD65, from: LabD65): KeptPot => ({
+    problem: { ...problemFor({ plan, potId: pot.id, oils, gel, candidates, most, settings }), target: to },
+    own: pot.doses.map((d) => d.materialId),
+    enough: enoughOf(deltaE00(from, to)),
+  });
   /** The first target, from the least that is needed onwards, whose recipe really stands apart once rounded. */
   const mend = async (index: number, other: number, target: LabD65, technique: Technique): Promise<void> => {
     const item = items[index]!;
@@ -52,21 +68,26 @@ export function ApartPanel({
     if (!problem) return;
     const sign = target[0] >= labs[index]![0] ? 1 : -1;
     const targets = FURTHER.map((by): LabD65 => [target[0] + sign * by, target[1], target[2]]);
-    const sized =
-      pot && problem.resolution ? { ...problem.resolution, potOils: pot.oils } : problem.resolution;
-    const answers = await searchWorker().matchAll({ ...problem, target, resolution: sized }, targets);
+    const answers = pot
+      ? await searchWorker().keepAll(targets.map((to) => mendedPot(pot, to, labs[index]!)))
+      : (await searchWorker().matchAll({ ...problem, target }, targets)).map((result) => ({
+          result,
+          joined: [],
+        }));
     const passes = (lab: LabD65 | undefined): boolean =>
       lab !== undefined &&
       isApart(deltaE00(lab, labs[other]!), Math.abs(lab[0] - labs[other]![0]), technique);
     const found = Math.max(
       0,
-      answers.findIndex((a) => passes(a.recipes[0]?.lab)),
+      answers.findIndex((a) => passes(a.result.recipes[0]?.lab)),
     );
-    const recipe = answers[found]?.recipes[0];
+    const recipe = answers[found]?.result.recipes[0];
     if (item.colourId !== null) {
       dispatch(edits.paletteColourSet({ id: item.colourId, change: { lab: targets[found]! } }));
     } else if (pot && recipe) {
       dispatch(edits.formulaSet({ potId: pot.pot.id, parts: formulaOf(recipe.parts, shelf) }));
+      const joined = answers[found]!.joined;
+      if (joined.length > 0) void message.info(`${joinedText(joined, shelf)}.`);
     }
   };
 

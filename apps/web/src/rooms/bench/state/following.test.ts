@@ -11,12 +11,12 @@ interface Question {
 const questions: Question[] = [];
 jest.mock('../../../workers/client.ts', () => ({
   searchWorker: () => ({
-    matchAll: (_problem: unknown, targets: readonly LabD65[]) =>
+    keepAll: (pots: readonly { readonly problem: { readonly target: LabD65 } }[]) =>
       new Promise((resolve) => {
         questions.push({
-          targets,
+          targets: pots.map((p) => p.problem.target),
           answer: (id, dose) => {
-            resolve(targets.map(() => ({ recipes: [{ parts: [{ id, dose }] }], reasons: [] })));
+            resolve(pots.map(() => ({ result: { recipes: [{ parts: [{ id, dose }] }], reasons: [] } })));
           },
         });
       }),

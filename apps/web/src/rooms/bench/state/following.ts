@@ -1,13 +1,13 @@
 import { defaultSettings } from '@kleur/contract';
 import { type LabD65 } from '@kleur/core/colour';
-import { gelOf, settleWishes } from '@kleur/core/balance';
+import { flowOf, gelOf, settleWishes } from '@kleur/core/balance';
 import { type PaletteColour, type Plan, setFormula } from '@kleur/core/plan';
 import { materialsApi } from '../../../data/materials.ts';
 import { settingsApi } from '../../../data/settings.ts';
 import { listenerMiddleware, type RootState } from '../../../data/store.ts';
 import { searchWorker } from '../../../workers/client.ts';
 import { bench, type BenchState, presentOf, selectBench } from './benchSlice.ts';
-import { candidatesFor, equalShare, formulaOf, problemFor, shelfFor } from './matching.ts';
+import { candidatesFor, formulaOf, problemFor, shelfFor } from './matching.ts';
 import { readMatchSettings } from './matchSettings.ts';
 
 const same = (a: LabD65, b: LabD65): boolean => a.every((v, i) => v === b[i]);
@@ -48,25 +48,24 @@ listenerMiddleware.startListening({
     const settings = settingsApi.endpoints.settings.select()(state).data ?? defaultSettings;
     const { filter, most } = readMatchSettings();
     const shelf = shelfFor(present.plan, materials);
-    const problem = problemFor({
-      plan: present.plan,
-      potId: null,
-      oils: equalShare(present.plan),
-      gel: gelOf(present.plan).gel,
-      candidates: candidatesFor(shelf, filter),
-      most,
-      settings,
-    });
-    const targets = changes.map((c) => c.colour.lab);
-    const results = await searchWorker().matchAll({ ...problem, target: targets[0]! }, targets);
+    const candidates = candidatesFor(shelf, filter);
+    const { pots } = flowOf(present.plan);
+    const followers = changes.flatMap(({ colour, potIds }) => potIds.map((potId) => ({ colour, potId })));
+    const results = await searchWorker().keepAll(
+      followers.map(({ colour, potId }) => {
+        const oils = pots.find((p) => p.pot.id === potId)?.oils ?? 0;
+        const gel = gelOf(present.plan).gel;
+        const question = { plan: present.plan, potId, oils, gel, candidates, most, settings };
+        return { problem: { ...problemFor(question), target: colour.lab }, own: [], enough: 0 };
+      }),
+    );
 
     const now = benchOf(listener.getState());
     if (now.id !== id || now.history?.revision !== revision) return;
     let { plan } = present;
-    changes.forEach(({ colour, potIds }, i) => {
-      const recipe = results[i]?.recipes[0];
-      if (!recipe) return;
-      for (const potId of potIds) plan = setFormula(plan, potId, formulaOf(recipe.parts, shelf), colour.id);
+    followers.forEach(({ colour, potId }, i) => {
+      const recipe = results[i]?.result.recipes[0];
+      if (recipe) plan = setFormula(plan, potId, formulaOf(recipe.parts, shelf), colour.id);
     });
     if (plan !== present.plan)
       listener.dispatch(bench.amended({ batch: { ...present, plan: settleWishes(plan) }, revision }));

@@ -9,6 +9,7 @@ import { LiveColours } from './liveColours.ts';
 
 const composition: Composition = { canvas: referenceCanvas, parts: [], age: 0, gel: null };
 const compositions = () => new Map([['a', composition]]);
+const same = (stage: Stage): Stage => stage;
 const tick = () => new Promise((resolve) => setTimeout(resolve, 0));
 
 const colour = (hex: string): PredictedColour => ({ hex, lab: [0, 0, 0], inGamut: true });
@@ -29,12 +30,12 @@ function slowWorker() {
   return { asked, predict };
 }
 
-it('asks for now, fresh, cut and cured at the same gel, and for the cured bar at the other', async () => {
+it('asks for now, fresh, cut and cured at the same gel, for the cured bar at the other, and for the skin', async () => {
   const { asked, predict } = slowWorker();
   const live = new LiveColours(predict);
   live.setStage({ hours: 5, gel: 0.5 });
-  expect(asked[0]!.stages.map((s) => s.hours)).toEqual([5, 0, 48, CURED_HOURS, CURED_HOURS]);
-  expect(asked[0]!.stages.map((s) => s.gel)).toEqual([0.5, 0.5, 0.5, 0.5, 1]);
+  expect(asked[0]!.stages.map((s) => s.hours)).toEqual([5, 0, 48, CURED_HOURS, CURED_HOURS, 5]);
+  expect(asked[0]!.stages.map((s) => s.gel)).toEqual([0.5, 0.5, 0.5, 0.5, 1, 0.5]);
   asked[0]!.answer();
   await tick();
 });
@@ -42,7 +43,7 @@ it('asks for now, fresh, cut and cured at the same gel, and for the cured bar at
 it('never has two questions under way, and ends on the newest', async () => {
   const { asked, predict } = slowWorker();
   const live = new LiveColours(predict);
-  live.setCompositions(compositions());
+  live.setCompositions(compositions(), same);
   for (let hours = 1; hours <= 20; hours++) live.setStage({ hours, gel: 0 });
   expect(asked).toHaveLength(1);
   asked[0]!.answer();
@@ -59,8 +60,8 @@ it('drops an answer about an older plan', async () => {
   const live = new LiveColours(predict);
   const seen = jest.fn();
   live.subscribe(seen);
-  live.setCompositions(compositions());
-  live.setCompositions(new Map([['b', composition]]));
+  live.setCompositions(compositions(), same);
+  live.setCompositions(new Map([['b', composition]]), same);
   asked[0]!.answer();
   await tick();
   expect(seen).not.toHaveBeenCalled();
@@ -77,7 +78,7 @@ it('goes on after a failed answer', async () => {
       ? Promise.reject(new Error('worker gone'))
       : Promise.resolve(all.map(() => stages.map(() => colour('#fff')))),
   );
-  live.setCompositions(compositions());
+  live.setCompositions(compositions(), same);
   await tick();
   fail = false;
   live.setStage({ hours: 1, gel: 0 });

@@ -13,7 +13,7 @@ export type Predict = (
   stages: readonly Stage[],
 ) => Promise<PredictedColour[][]>;
 
-export type NamedStage = 'now' | 'fresh' | 'cut' | 'cured' | 'otherGel';
+export type NamedStage = 'now' | 'fresh' | 'cut' | 'cured' | 'otherGel' | 'skin';
 
 export interface PotColours {
   readonly now: PredictedColour;
@@ -22,6 +22,8 @@ export interface PotColours {
   readonly cured: PredictedColour;
   /** Cured, if the batch does the other: see `otherGelOf`. */
   readonly otherGel: PredictedColour;
+  /** The outside of the bar at the time strip. */
+  readonly skin: PredictedColour;
 }
 
 export interface ColourSnapshot {
@@ -32,15 +34,19 @@ export interface ColourSnapshot {
 
 export const BARE = ' bare';
 
+/** The stage of the outside when the inside is at another. */
+type Skin = (stage: Stage) => Stage;
+
 interface Question {
   readonly compositions: ReadonlyMap<string, Composition>;
+  readonly skin: Skin;
   readonly stage: Stage;
 }
 
 /** What a batch may do instead of what the time strip shows: gel where that is half at most, not gel otherwise. */
 export const otherGelOf = ({ gel }: Pick<Stage, 'gel'>): 0 | 1 => (gel > 0.5 ? 0 : 1);
 
-const stagesFor = (stage: Stage): Stage[] => {
+const stagesFor = (stage: Stage, skin: Skin): Stage[] => {
   const { gel } = stage;
   return [
     stage,
@@ -48,6 +54,7 @@ const stagesFor = (stage: Stage): Stage[] => {
     { hours: CUT_HOURS, gel },
     { hours: CURED_HOURS, gel },
     { hours: CURED_HOURS, gel: otherGelOf(stage) },
+    skin(stage),
   ];
 };
 
@@ -58,6 +65,7 @@ const stagesFor = (stage: Stage): Stage[] => {
  */
 export class LiveColours {
   private compositions: ReadonlyMap<string, Composition> = new Map();
+  private skin: Skin = (stage) => stage;
   private stage: Stage = { hours: CURED_HOURS, gel: 0 };
   private snapshot: ColourSnapshot = { stage: this.stage, pots: new Map() };
   private readonly listeners = new Set<() => void>();
@@ -65,7 +73,7 @@ export class LiveColours {
 
   constructor(predict: Predict) {
     this.questions = latestOnly({
-      put: ({ compositions, stage }) => predict([...compositions.values()], stagesFor(stage)),
+      put: ({ compositions, stage, skin }) => predict([...compositions.values()], stagesFor(stage, skin)),
       onAnswer: (answer, question) => {
         this.take(answer, question);
       },
@@ -83,8 +91,9 @@ export class LiveColours {
 
   getSnapshot = (): ColourSnapshot => this.snapshot;
 
-  setCompositions(compositions: ReadonlyMap<string, Composition>): void {
+  setCompositions(compositions: ReadonlyMap<string, Composition>, skin: Skin): void {
     this.compositions = compositions;
+    this.skin = skin;
     this.refresh();
   }
 
@@ -94,7 +103,7 @@ export class LiveColours {
   }
 
   private refresh(): void {
-    this.questions.ask({ compositions: this.compositions, stage: this.stage });
+    this.questions.ask({ compositions: this.compositions, stage: this.stage, skin: this.skin });
   }
 
   /** An answer about an older plan is dropped; one about an earlier time is shown, so that a drag moves. */
@@ -104,11 +113,14 @@ export class LiveColours {
     const before = this.snapshot.stage;
     this.publish({
       // The same stage stays the same object: a change of the plan is none of the time.
-      stage: before.hours === stage.hours && before.gel === stage.gel ? before : stage,
+      stage:
+        before.hours === stage.hours && before.gel === stage.gel && before.light === stage.light
+          ? before
+          : stage,
       pots: new Map(
-        answer.map(([now, fresh, cut, cured, otherGel], i) => [
+        answer.map(([now, fresh, cut, cured, otherGel, outside], i) => [
           ids[i]!,
-          { now: now!, fresh: fresh!, cut: cut!, cured: cured!, otherGel: otherGel! },
+          { now: now!, fresh: fresh!, cut: cut!, cured: cured!, otherGel: otherGel!, skin: outside! },
         ]),
       ),
     });

@@ -15,7 +15,7 @@ function read(): MatchSettings {
     const stored = JSON.parse(localStorage.getItem(KEY) ?? 'null') as Partial<MatchSettings> | null;
     const most = stored?.most;
     return {
-      filter: { ...start.filter, ...stored?.filter, exclude: [] },
+      filter: { ...start.filter, ...stored?.filter, exclude: [], only: [] },
       most: typeof most === 'number' && most >= 1 && most <= 4 ? Math.round(most) : start.most,
     };
   } catch {

@@ -1,5 +1,5 @@
 import { defaultSettings, type MaterialWire } from '@kleur/contract';
-import { anything, TOTAL_CEILING } from '@kleur/core/match';
+import { anything, POT_LIMITS } from '@kleur/core/match';
 import { startingShelf } from '@kleur/core/material/catalogue';
 import { addDose, addPot, emptyPlan, type Plan, setFormula, setPot } from '@kleur/core/plan';
 import { candidatesFor, curedStage, equalShare, formulaOf, problemFor, shelfFor } from './matching.ts';
@@ -57,7 +57,8 @@ describe('the shelf that recipes are made from', () => {
   it('leaves out what a recipe is asked to do without', () => {
     const shelf = shelfFor({ materials: [] }, [wire(first), wire(second)]);
     expect(candidatesFor(shelf, anything).map((c) => c.id)).toEqual([first, second]);
-    expect(candidatesFor(shelf, anything, [first]).map((c) => c.id)).toEqual([second]);
+    expect(candidatesFor(shelf, anything, { exclude: [first] }).map((c) => c.id)).toEqual([second]);
+    expect(candidatesFor(shelf, anything, { only: [first] }).map((c) => c.id)).toEqual([first]);
   });
 });
 
@@ -65,7 +66,7 @@ describe('the problem', () => {
   it('is posed for the cured bar, with what the maker can measure', () => {
     const problem = problemFor(question(planWith(first), 'a'));
     expect(problem.stage).toEqual(curedStage(0.5));
-    expect(problem).toMatchObject({ most: 3, totalCeiling: TOTAL_CEILING });
+    expect(problem).toMatchObject({ most: 3, ...POT_LIMITS });
     expect(problem.resolution).toEqual({ potOils: 250, measuring: defaultSettings.measuring });
     expect(problemFor({ ...question(planWith(first), 'a'), oils: 0 }).resolution).toBeNull();
   });

@@ -6,11 +6,11 @@ import {
   type MatchFilter,
   type MatchProblem,
   type RecipePart,
-  TOTAL_CEILING,
+  POT_LIMITS,
 } from '@kleur/core/match';
 import { type Material } from '@kleur/core/material';
 import { CURED_HOURS, type Stage } from '@kleur/core/pigment';
-import { type FormulaPart, type Plan } from '@kleur/core/plan';
+import { type FormulaPart, materialOf, type Plan, type Pot } from '@kleur/core/plan';
 import { grams } from '@kleur/core/units';
 import { type MaterialWire, type Settings } from '@kleur/contract';
 import { newId } from '../../../data/newId.ts';
@@ -30,12 +30,19 @@ export function shelfFor(
   return byId;
 }
 
+/** Colourants that the maker names: never, only these, in every recipe. */
+export interface ByName {
+  readonly exclude?: readonly string[];
+  readonly only?: readonly string[];
+  readonly must?: readonly string[];
+}
+
 /** The colourants that a filter allows. */
 export const candidatesFor = (
   shelf: ReadonlyMap<string, Material>,
   filter: MatchFilter,
-  exclude: readonly string[] = [],
-): readonly Candidate[] => candidatesOf([...shelf.values()], { ...filter, exclude });
+  { exclude = [], only = [] }: ByName = {},
+): readonly Candidate[] => candidatesOf([...shelf.values()], { ...filter, exclude, only });
 
 /** The gel that matches are made for: whatever the time strip shows would move the target while it is dragged. */
 export const curedStage = (gel: number): Stage => ({ hours: CURED_HOURS, gel });
@@ -49,6 +56,7 @@ export interface MatchQuestion {
   readonly gel: number;
   readonly candidates: readonly Candidate[];
   readonly most: number;
+  readonly must?: readonly string[];
   readonly settings: Pick<Settings, 'measuring' | 'units'>;
 }
 
@@ -62,11 +70,26 @@ export function problemFor(q: MatchQuestion): Omit<MatchProblem, 'target'> {
     // What is in the batter already, or came with batter of other pots, cannot be taken out.
     given: pot ? givenFrom(inheritedDoses(plan, pot)) : [],
     candidates: q.candidates,
+    must: q.must ?? [],
     most: q.most,
-    totalCeiling: TOTAL_CEILING,
+    ...POT_LIMITS,
     resolution: q.oils > 0 ? { potOils: grams(q.oils), measuring: settings.measuring } : null,
     units: settings.units,
   };
+}
+
+/** The same, for a pot that may only be added to: what it holds itself is there too. */
+export function addingTo(
+  problem: Omit<MatchProblem, 'target'>,
+  plan: Plan,
+  pot: Pot,
+): Omit<MatchProblem, 'target'> {
+  const own = pot.doses.map((d) => ({
+    material: materialOf(plan, d.materialId),
+    dose: d.dose,
+    carrier: d.carrier,
+  }));
+  return { ...problem, given: [...(problem.given ?? []), ...givenFrom(own)] };
 }
 
 /** Oils of a pot that holds an equal share of the palette's colours, g. */

@@ -19,6 +19,7 @@ import { useChecks, usePlan, usePlanFrame, usePlanPart, usePrep, usePrepPot } fr
 import { LadderDialog } from '../LadderDialog.tsx';
 import { DoseRowCard } from './DoseRowCard.tsx';
 import { FlowPicture } from './pots/FlowPicture.tsx';
+import { SameLookAgain } from './pots/SameLookAgain.tsx';
 import { PotHead } from './pots/PotHead.tsx';
 import { SharePanel } from './pots/SharePanel.tsx';
 
@@ -208,6 +209,7 @@ const FormulaHead = memo(function FormulaHead(props: {
         Match a colour…
       </Button>
       <Button onClick={props.onLadder}>Ladder…</Button>
+      <SameLookAgain />
       <Select
         aria-label="Doses in"
         value={props.unit}

@@ -1,0 +1,91 @@
+import { deltaE00 } from '../colour/deltaE00.ts';
+import { SEEN_FROM } from '../pigment/justSeen.ts';
+import { type Candidate } from './candidates.ts';
+import { createPotMixer, type Judged } from './judge.ts';
+import { type MatchProblem, type RecipeVirtue } from './problem.ts';
+
+const MOST_RECIPES = 6;
+/** Fewer, cheaper or surer recipes may be this much further than the closest. */
+const TOLERANCE = 1.5;
+/** Nobody sees this much: the recipe with fewer colourants comes first. */
+const AS_NEAR = 0.3;
+/** A colourant that would hardly show by itself counts as this much further, so that one without comes first. */
+const HARDLY_SHOWS = 0.4;
+
+/** Different recipes with a reason each, then the next closest, up to six. The first is the one to take. */
+export function chooseRecipes(
+  problem: MatchProblem,
+  candidates: readonly Candidate[],
+  judged: readonly Judged[],
+): { judged: Judged; virtues: RecipeVirtue[] }[] {
+  const near = inOrder(problem, candidates, withoutIdle(judged).slice(0, 4 * MOST_RECIPES));
+  const [first] = near;
+  if (!first) return [];
+  const closest = near.reduce((a, b) => (b.deltaE < a.deltaE ? b : a));
+  const within = near.filter((j) => j.deltaE <= closest.deltaE + TOLERANCE);
+  const of = (j: Judged) => j.parts.map((p) => ({ ...candidates[p.index]!, dose: p.dose }));
+  const least = (score: (j: Judged) => number): Judged =>
+    within.reduce((a, b) => (score(b) < score(a) - 1e-9 ? b : a), first);
+  const cost = (j: Judged): number =>
+    of(j).reduce((sum, p) => sum + p.dose * (p.pricePerGram ?? Infinity), 0);
+  const cheapest = least(cost);
+  const winners: readonly (readonly [RecipeVirtue, Judged])[] = [
+    ['closest', closest],
+    ['fewest', least((j) => j.parts.length)],
+    // Where a price is unknown nobody can say which is the cheapest.
+    ...(Number.isFinite(cost(cheapest)) ? ([['cheapest', cheapest]] as const) : []),
+    ['surest', least((j) => Math.max(0, ...of(j).map((p) => p.doubt)) + 0.02 * j.parts.length)],
+    ['calmest', least((j) => -of(j).reduce((pace, p) => pace * Math.min(1, p.pace), 1))],
+  ];
+  const virtues = new Map<Judged, RecipeVirtue[]>([[first, []]]);
+  for (const [virtue, judged] of winners) virtues.set(judged, [...(virtues.get(judged) ?? []), virtue]);
+  for (const judged of near) {
+    if (virtues.size >= MOST_RECIPES) break;
+    if (!virtues.has(judged)) virtues.set(judged, []);
+  }
+  return near
+    .filter((j) => virtues.has(j))
+    .slice(0, MOST_RECIPES)
+    .map((j) => ({ judged: j, virtues: virtues.get(j)! }));
+}
+
+/** Leaves out recipes with a colourant more than another that comes as near without it. */
+const withoutIdle = (judged: readonly Judged[]): Judged[] =>
+  judged.filter(
+    (j) =>
+      !judged.some(
+        (other) =>
+          other.parts.length < j.parts.length &&
+          other.deltaE <= j.deltaE + AS_NEAR &&
+          other.parts.every((p) => j.parts.some((q) => q.id === p.id)),
+      ),
+  );
+
+/** By distance, but of those as near as the nearest left the one with the fewest colourants first. */
+function inOrder(
+  problem: MatchProblem,
+  candidates: readonly Candidate[],
+  judged: readonly Judged[],
+): Judged[] {
+  const mixer = createPotMixer({ canvas: problem.canvas }, candidates, problem.stage);
+  const bare = mixer.lab([], []);
+  const hidden = (j: Judged): number =>
+    j.parts.filter(
+      (p) => !candidates[p.index]!.pale && deltaE00(mixer.lab([p.index], [p.dose]), bare) < SEEN_FROM,
+    ).length;
+  const left = judged.map((j) => ({ judged: j, score: j.deltaE + HARDLY_SHOWS * hidden(j) }));
+  const out: Judged[] = [];
+  while (left.length > 0) {
+    const nearest = Math.min(...left.map((l) => l.score));
+    const asNear = left.filter((l) => l.score <= nearest + AS_NEAR);
+    const next = asNear.reduce((a, b) =>
+      b.judged.parts.length < a.judged.parts.length ||
+      (b.judged.parts.length === a.judged.parts.length && b.score < a.score)
+        ? b
+        : a,
+    );
+    left.splice(left.indexOf(next), 1);
+    out.push(next.judged);
+  }
+  return out;
+}
