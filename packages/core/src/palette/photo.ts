@@ -84,22 +84,29 @@ export function photoColours(rgba: Uint8ClampedArray, count: number): PhotoColou
 
 const labOf = (at: Cluster['at']): LabD65 => labD65FromXyz(xyzFromLinearRgb(linearRgbFromOklab(at)));
 
-/** Joins the nearest two until all are distinct and there are no more than wanted. */
+/** How much a cluster's size counts when there are too many: what lies between two colours goes before an accent. */
+const SIZE_COUNTS = 0.25;
+
+/** Joins those that are one colour, then those that are missed least, until there are no more than wanted. */
 function merge(clusters: readonly Cluster[], wanted: number): Cluster[] {
   const list = clusters.slice();
   for (;;) {
     let least = Infinity;
+    let nearest = Infinity;
     let pair: readonly [number, number] = [0, 0];
     for (let i = 0; i < list.length; i++) {
       for (let j = i + 1; j < list.length; j++) {
-        const d = deltaE00(labOf(list[i]!.at), labOf(list[j]!.at));
-        if (d < least) {
-          least = d;
+        const [a, b] = [list[i]!, list[j]!];
+        const d = deltaE00(labOf(a.at), labOf(b.at));
+        const loss = d < MERGE ? d / 1e6 : d * Math.min(a.size, b.size) ** SIZE_COUNTS;
+        nearest = Math.min(nearest, d);
+        if (loss < least) {
+          least = loss;
           pair = [i, j];
         }
       }
     }
-    if (list.length < 2 || (least >= MERGE && list.length <= wanted)) break;
+    if (list.length < 2 || (nearest >= MERGE && list.length <= wanted)) break;
     const [i, j] = pair;
     const [a, b] = [list[i]!, list[j]!];
     const size = a.size + b.size;
