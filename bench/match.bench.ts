@@ -77,8 +77,11 @@ function time(shelf: readonly Candidate[], wanted: readonly LabD65[]): { median:
 /** How far the unrounded search is from trying every subset, ΔE00, ascending. */
 const regrets = (shelf: readonly Candidate[], wanted: readonly LabD65[]): number[] =>
   wanted
-    // What weighs more than a pot should carry is no recipe, so the twin may not win by it.
-    .map((t) => nearest(problem(t, shelf, null)) - exhaustiveBest(referenceCanvas, shelf, stage, t, 3))
+    // The twin knows of no limits but the ceilings.
+    .map((t) => {
+      const unlimited = { ...problem(t, shelf, null), totalCeiling: Infinity, carrierCeiling: Infinity };
+      return nearest(unlimited) - exhaustiveBest(referenceCanvas, shelf, stage, t, 3);
+    })
     .toSorted((a, b) => a - b);
 
 /** How far the measurable recipe is from every measurable one, for pale targets in small pots, ΔE00, ascending. */

@@ -148,6 +148,31 @@ test('a matched recipe is used, adjusted, and made without one of its colourants
   await expect(page.locator('.dose').filter({ hasText: 'Copper dome teal' })).toHaveCount(0);
 });
 
+test('colourants by name: what must be in is in every recipe, what is never is in none', async ({
+  page,
+  batches,
+  bench,
+}) => {
+  await batches.openBatch('Kingfisher');
+  await bench.select('Back teal');
+  await page.getByRole('button', { name: 'Match a colour…' }).click();
+  const drawer = page.getByRole('dialog');
+  const recipes = drawer.locator('.recipe');
+  await expect(recipes.first()).toContainText('ΔE 0');
+  await drawer.getByText('By name').click();
+  const name = async (list: string, colourant: string): Promise<void> => {
+    await drawer.getByRole('combobox', { name: list }).fill(colourant);
+    await page.keyboard.press('Enter');
+    await page.keyboard.press('Escape');
+  };
+  await name('Must hold', 'Ultramarine blue');
+  await expect(drawer.getByText('By name · 1')).toBeVisible();
+  await expect.poll(() => recipes.filter({ hasNotText: 'Ultramarine blue' }).count()).toBe(0);
+  await name('Never', 'Copper dome teal');
+  await expect.poll(() => recipes.filter({ hasText: 'Copper dome teal' }).count()).toBe(0);
+  await expect(recipes.first()).toContainText('Ultramarine blue');
+});
+
 test('rescue only adds', async ({ page, batches, bench }) => {
   await batches.openBatch('Kingfisher');
   await bench.select('Throat');

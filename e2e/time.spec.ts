@@ -52,3 +52,25 @@ test('the dose bar changes the pot at once', async ({ page, batches, bench }) =>
   await expect.poll(() => bench.colourOf('Wing blue')).not.toBe(before);
   await expect(page.locator('.save-saved')).toBeVisible();
 });
+
+test('a year in a window takes a plant to straw, and the outside of the bar is told', async ({
+  page,
+  batches,
+  bench,
+}) => {
+  await batches.openBatch('Kingfisher');
+  await bench.addPot('Gold', '1');
+  await bench.addDose('Turmeric', '4');
+  await bench.gel('Full gel');
+  await page.getByRole('button', { name: '1 year' }).click();
+  await expect(bench.time).toHaveAttribute('aria-valuetext', '1 year');
+  const dark = await bench.colourOf('Gold');
+  await page.getByRole('switch', { name: 'In a window' }).click();
+  await expect.poll(() => bench.colourOf('Gold')).not.toBe(dark);
+  const chroma = (hex: string) => parseInt(hex.slice(1, 3), 16) - parseInt(hex.slice(5, 7), 16);
+  expect(chroma(await bench.colourOf('Gold'))).toBeLessThan(chroma(dark));
+  await bench.select('Wing blue');
+  await expect(page.getByText(/The outside of the bar #/)).toBeVisible();
+  await bench.gel('No gel');
+  await expect(page.getByText(/The outside of the bar #/)).toHaveCount(0);
+});

@@ -9,6 +9,8 @@ const MOST_RECIPES = 6;
 const TOLERANCE = 1.5;
 /** Nobody sees this much: the recipe with fewer colourants comes first. */
 const AS_NEAR = 0.3;
+/** A colourant that brings no more than this is left out. */
+const IDLE = 0.02;
 /** A colourant that would hardly show by itself counts as this much further, so that one without comes first. */
 const HARDLY_SHOWS = 0.4;
 
@@ -56,7 +58,7 @@ const withoutIdle = (judged: readonly Judged[]): Judged[] =>
       !judged.some(
         (other) =>
           other.parts.length < j.parts.length &&
-          other.deltaE <= j.deltaE + AS_NEAR &&
+          other.deltaE <= j.deltaE + IDLE &&
           other.parts.every((p) => j.parts.some((q) => q.id === p.id)),
       ),
   );

@@ -1,0 +1,78 @@
+import { deltaE00 } from '../colour/deltaE00.ts';
+import { labOf } from '../pigment/composition.ts';
+import { cured, YEAR_HOURS } from '../pigment/stage.ts';
+import { emptyWork, type Plan } from '../plan/plan.ts';
+import { dose, planWith, pot, scentOf } from '../testing/plans.ts';
+import { gramsPerKg } from '../units/quantity.ts';
+import { potComposition } from './potComposition.ts';
+import { potDoubt } from './potDoubt.ts';
+import { SKIN_TOLD, skinStage } from './skin.ts';
+
+const blue = planWith([pot('A', 1, dose('ultramarine-blue', 5))]);
+const looks = (plan: Plan, stage = cured(1)) => labOf(potComposition(plan, plan.pots[0]!), stage);
+
+describe('the outside of a bar', () => {
+  it('counts as ungelled where the heat comes from within, and has the core’s gel in an oven', () => {
+    expect(skinStage(blue, cured(1))).toMatchObject({ gel: 0, skin: true });
+    const oven: Plan = { ...blue, work: { ...emptyWork, finish: ['oven'] } };
+    expect(skinStage(oven, cured(1))).toMatchObject({ gel: 1, skin: true });
+    expect(deltaE00(looks(blue), looks(blue, skinStage(blue, cured(1))))).toBeGreaterThan(SKIN_TOLD);
+    expect(deltaE00(looks(oven), looks(oven, skinStage(oven, cured(1))))).toBeLessThan(0.1);
+    // What did not gel has no other outside.
+    expect(deltaE00(looks(blue, cured(0)), looks(blue, skinStage(blue, cured(0))))).toBeLessThan(0.1);
+  });
+
+  it('browns first, and as far in the end', () => {
+    const scented = planWith([{ ...pot('A', 1), scented: true }], {
+      scent: scentOf('scent-oat-biscuit', 30),
+    });
+    const at = (days: number, skin: boolean) => looks(scented, { hours: days * 24, gel: 0, skin })[0];
+    expect(at(4, true)).toBeLessThan(at(4, false) - 5);
+    expect(Math.abs(at(365, true) - at(365, false))).toBeLessThan(0.1);
+  });
+});
+
+describe('the doubt of a pot', () => {
+  const doubt = (plan: Plan, at = 0) => potDoubt(plan, potComposition(plan, plan.pots[at]!), cured(1));
+
+  it('is what its strengths may be off by, none for a bare pot', () => {
+    expect(doubt(planWith([pot('A', 1)]))).toEqual({ deltaE: 0, colourants: 0, tested: 0 });
+    const one = doubt(blue);
+    expect(one).toMatchObject({ colourants: 1, tested: 0 });
+    const stronger = planWith([pot('A', 1, dose('ultramarine-blue', 5 * 1.35))]);
+    expect(one.deltaE).toBeCloseTo(deltaE00(looks(blue), looks(stronger)), 6);
+  });
+
+  it('is inherited from donors and from the whole batch', () => {
+    const drawn: Plan = {
+      ...blue,
+      pots: [
+        blue.pots[0]!,
+        { ...pot('B', 1), draws: [{ id: 'd', from: 'A', by: 'parts', value: 1, second: 0 }] },
+      ],
+    };
+    expect(doubt(drawn, 1)).toMatchObject({ colourants: 1 });
+    expect(doubt(drawn, 1).deltaE).toBeGreaterThan(1);
+    const whole = planWith([pot('A', 1)], {
+      additives: [{ id: 'a', materialId: 'rose-clay', dose: gramsPerKg(12), perBar: null, moment: 'oils' }],
+    });
+    expect(doubt(whole).deltaE).toBeGreaterThan(1);
+  });
+
+  it('falls when a curve stands on readings', () => {
+    const tested: Plan = {
+      ...blue,
+      materials: blue.materials.map((m) =>
+        m.curve ? { ...m, curve: { origin: { kind: 'fitted', version: 1, readings: 4 }, spread: 0.05 } } : m,
+      ),
+    };
+    expect(doubt(tested)).toMatchObject({ tested: 1 });
+    expect(doubt(tested).deltaE).toBeLessThan(doubt(blue).deltaE / 4);
+  });
+});
+
+it('light is obeyed by the prediction of a pot, however old it is', () => {
+  const turmeric = planWith([{ ...pot('A', 1, dose('turmeric', 4)), hoursBefore: 30 }]);
+  const year = { hours: YEAR_HOURS, gel: 1 };
+  expect(deltaE00(looks(turmeric, year), looks(turmeric, { ...year, light: true }))).toBeGreaterThan(8);
+});
