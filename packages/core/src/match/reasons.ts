@@ -61,7 +61,7 @@ function tooCoarse(
     : measuring.scaleDivision > 0.01
       ? `a ${measuring.scaleDivision > 0.1 ? '0.1' : '0.01'} g scale, `
       : '';
-  return `${what} too coarse for this pot: unrounded it would be within ΔE ${number(unrounded)}. A larger pot, ${finer}or a stock dispersion 1:10 would help.`;
+  return `${what} too coarse for this pot: unrounded it would be within ΔE ${number(Math.max(0.1, unrounded))}. A larger pot, ${finer}or a stock dispersion 1:10 would help.`;
 }
 
 const chroma = ([, a, b]: LabD65): number => Math.hypot(a, b);
