@@ -1,5 +1,6 @@
 import { Injectable } from '@nestjs/common';
 import { type PredictRequest, type PredictResponse } from '@kleur/contract';
+import { partsOf } from '@kleur/core/balance';
 import { canvasOfOils, scentBrowning } from '@kleur/core/material';
 import { type Composition } from '@kleur/core/pigment';
 import { HeavyService } from '../heavy/heavy.service.ts';
@@ -28,10 +29,7 @@ export class ColourService {
       const browning = scent && pot.scented ? scentBrowning(of(scent.materialId), scent.dose) : null;
       const composition: Composition = {
         canvas: canvasOfOils(blend, browning),
-        parts: pot.doses.flatMap((d) => {
-          const { optics } = of(d.materialId);
-          return optics ? [{ optics, dose: d.dose }] : [];
-        }),
+        parts: partsOf(pot.doses.map((d) => ({ material: of(d.materialId), dose: d.dose }))),
         age: 0,
         gel: null,
       };

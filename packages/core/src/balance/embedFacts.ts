@@ -1,7 +1,6 @@
 import { referenceCanvas } from '../pigment/canvas.ts';
-import { type Optics } from '../pigment/optics.ts';
 import { type Composition } from '../pigment/composition.ts';
-import { planCanvas } from './potComposition.ts';
+import { partsOf, planCanvas } from './potComposition.ts';
 import { type Embed, type EmbedPart, type PowderLine } from '../plan/embed.ts';
 import { barsOf, barsOfMould, mouldsArea } from './mould.ts';
 import { type Moulding, type MouldRow } from '../plan/moulding.ts';
@@ -151,10 +150,9 @@ export const lineMass = (moulding: Moulding, line: PowderLine): number =>
 /** What each colour of an embed looks like. Melt-and-pour is shown as a plain base; the clear one as if fully gelled. */
 export function embedComposition(plan: Plan, embed: Embed, part: EmbedPart): Composition {
   const own = embed.base === 'dough' || embed.base === 'cut-bar';
-  const parts = part.doses.flatMap((d): { optics: Optics; dose: number }[] => {
-    const { optics } = materialOf(plan, d.materialId);
-    return optics && d.dose > 0 ? [{ optics, dose: d.dose * SOAP_PER_OIL }] : [];
-  });
+  const parts = partsOf(
+    part.doses.map((d) => ({ material: materialOf(plan, d.materialId), dose: d.dose * SOAP_PER_OIL })),
+  );
   return {
     canvas: own ? planCanvas(plan, false) : referenceCanvas,
     parts,

@@ -43,7 +43,14 @@ export {
   mouldVolume,
   sectionVolume,
 } from './mould.ts';
-export { bareComposition, inheritedDoses, planCanvas, potCanvas, potComposition } from './potComposition.ts';
+export {
+  bareComposition,
+  inheritedDoses,
+  partsOf,
+  planCanvas,
+  potCanvas,
+  potComposition,
+} from './potComposition.ts';
 export { productPerOil } from './product.ts';
 export { scentBlend, type ScentBlend } from './scent.ts';
 export { barShare, massPerBar, settleWishes } from './perBar.ts';

@@ -4,7 +4,7 @@ import { cured, YEAR_HOURS } from '../pigment/stage.ts';
 import { emptyWork, type Plan } from '../plan/plan.ts';
 import { dose, planWith, pot, scentOf } from '../testing/plans.ts';
 import { gramsPerKg } from '../units/quantity.ts';
-import { potComposition } from './potComposition.ts';
+import { bareComposition, potComposition } from './potComposition.ts';
 import { potDoubt } from './potDoubt.ts';
 import { SKIN_TOLD, skinStage } from './skin.ts';
 
@@ -69,6 +69,27 @@ describe('the doubt of a pot', () => {
     expect(doubt(tested)).toMatchObject({ tested: 1 });
     expect(doubt(tested).deltaE).toBeLessThan(doubt(blue).deltaE / 4);
   });
+});
+
+it('the same material in two rows is one dose, in a pot, in the whole batch, and between them', () => {
+  const row = (id: string, amount: number) => ({
+    id,
+    materialId: 'ultramarine-blue',
+    dose: gramsPerKg(amount),
+    perBar: null,
+    moment: 'oils' as const,
+  });
+  const once = looks(planWith([pot('A', 1, dose('ultramarine-blue', 8))]));
+  const twice = { ...pot('A', 1, dose('ultramarine-blue', 3)) };
+  const rows = twice.doses.concat(twice.doses.map((d) => ({ ...d, id: 'again', dose: gramsPerKg(5) })));
+  const same = [
+    looks(planWith([{ ...twice, doses: rows }])),
+    looks(planWith([pot('A', 1, dose('ultramarine-blue', 3))], { additives: [row('a', 5)] })),
+    looks(planWith([pot('A', 1)], { additives: [row('a', 3), row('b', 5)] })),
+  ];
+  for (const lab of same) expect(deltaE00(lab, once)).toBeLessThan(1e-6);
+  const bare = bareComposition(planWith([], { additives: [row('a', 3), row('b', 5)] }));
+  expect(bare.parts.map((p) => p.dose)).toEqual([8]);
 });
 
 it('light is obeyed by the prediction of a pot, however old it is', () => {

@@ -35,12 +35,23 @@ function canvasAt(
 export const planCanvas = (plan: Plan, scented: boolean): Canvas =>
   canvasAt(plan, scented ? (plan.base.scent?.dose ?? 0) : 0);
 
+/** Doses as parts: what stands in several rows is one dose, which saturates as one. */
+export function partsOf(
+  doses: readonly { readonly material: Material; readonly dose: number }[],
+): CompositionPart[] {
+  const merged = new Map<Material, number>();
+  for (const { material, dose } of doses)
+    if (material.optics && dose > 0) merged.set(material, (merged.get(material) ?? 0) + dose);
+  return [...merged].map(([material, dose]) => ({ optics: material.optics!, dose }));
+}
+
 /** Additives that go into every pot, and colour it. */
 const commonParts = (plan: Plan): CompositionPart[] =>
-  plan.base.additives.flatMap((a) => {
-    const { optics } = materialOf(plan, a.materialId);
-    return optics && a.dose > 0 && a.moment !== 'top' ? [{ optics, dose: a.dose }] : [];
-  });
+  partsOf(
+    plan.base.additives
+      .filter((a) => a.moment !== 'top')
+      .map((a) => ({ material: materialOf(plan, a.materialId), dose: a.dose })),
+  );
 
 /** Canvas of a pot: the oils, and what scent it holds, its own and its donors'. */
 export function potCanvas(plan: Plan, pot: Pot, flow: Flow = flowOf(plan)): Canvas {
@@ -81,13 +92,9 @@ export function potComposition(plan: Plan, pot: Pot, doses?: readonly DoseRow[],
           dose: made.oils > 0 ? (d.powder * 1000) / made.oils : 0,
         }))
       : (doses ?? pot.doses).map((row) => ({ material: materialOf(plan, row.materialId), dose: row.dose }));
-  const merged = new Map<Material, number>();
-  for (const { material, dose } of [...inheritedDoses(plan, pot, used), ...own]) {
-    if (material.optics && dose > 0) merged.set(material, (merged.get(material) ?? 0) + dose);
-  }
   return {
     canvas: potCanvas(plan, pot, used),
-    parts: [...merged].map(([material, dose]) => ({ optics: material.optics!, dose })),
+    parts: partsOf([...inheritedDoses(plan, pot, used), ...own]),
     age: pot.hoursBefore,
     gel: null,
   };
