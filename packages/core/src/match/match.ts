@@ -6,17 +6,13 @@ import { createLimits, type Limits } from './limits.ts';
 import { type MatchProblem, type MatchResult, ROUNDING_TOLD } from './problem.ts';
 import { CANNOT_HOLD, explainMiss, NOTHING_ALLOWED } from './reasons.ts';
 import { climbGrid, type MeasurableDoses, measurableDoses } from './rounding.ts';
-import { searchSubsets, SEARCH_WIDTH, type SearchWidth } from './search.ts';
+import { searchSubsets, SEARCH_WIDTH } from './search.ts';
 import { createSolver, MOST_PARTS, type Solution, type Solver } from './solver.ts';
 
 /** Solutions that are settled on the true ΔE00 and ranked by it. */
 const SHORTLIST = 32;
 /** A solution whose local ΔE00 is this much above the best settled one will not catch up by rounding. */
 const HOPELESS = 2;
-/** Solutions that decide whether an unbounded search could do better. */
-const REFINED = 6;
-/** Enough to say how near an unrounded recipe would come. */
-const NARROW: SearchWidth = { pairs: 8, triples: 4 };
 
 /** Recipes for a wanted colour. Deterministic; never over a ceiling, the powder or the carriers that a pot carries. */
 export function matchColour(problem: MatchProblem): MatchResult {
@@ -40,13 +36,11 @@ export function matchColour(problem: MatchProblem): MatchResult {
   };
 }
 
-/**
- * The nearest without rounding. Where no colourant of the best solutions is held up by the least that can be measured,
- * they are what an unbounded search finds; otherwise that is run.
- */
+/** The nearest without rounding: the best subsets solved again with no least amounts. */
 function unrounded(search: Search, found: Found): Judged {
-  const heldUp = found.solutions.slice(0, REFINED).some((s) => found.solver.atLeast(s));
-  return settle(search, heldUp ? solutionsOf(search, null, NARROW) : found, null)[0]!;
+  const solver = solverOf(search, null);
+  const solutions = found.solutions.slice(0, SHORTLIST).map(({ ids, v }) => solver.solve(ids, v));
+  return settle(search, { solver, solutions: solutions.sort((x, y) => x.cost - y.cost) }, null)[0]!;
 }
 
 /** What a search works with. */
@@ -66,20 +60,22 @@ function createSearch(problem: MatchProblem): Search {
   return { problem, open, limits, judge: createJudge(problem, open, limits) };
 }
 
-/** The nearest doses of every subset that was tried, each at least what can be measured; nearest first. */
-function solutionsOf(
-  { problem, open, limits }: Search,
-  measurable: MeasurableDoses | null,
-  width = problem.width ?? SEARCH_WIDTH,
-): Found {
-  const { canvas, stage, target, given, must = [] } = problem;
-  const solver = createSolver(canvas, open, stage, target, given, {
+/** Solves subsets of the open candidates, each dose at least what can be measured. */
+function solverOf({ problem, open, limits }: Search, measurable: MeasurableDoses | null): Solver {
+  const { canvas, stage, target, given } = problem;
+  return createSolver(canvas, open, stage, target, given, {
     least: (c) => Math.min(limits.room(c), measurable ? measurable.least(c) : 0),
     most: limits.room,
   });
-  const most = Math.min(MOST_PARTS, Math.max(1, Math.round(problem.most)));
-  const held = must.map((id) => open.findIndex((c) => c.id === id)).filter((i) => i >= 0);
-  return { solver, solutions: searchSubsets(solver, most, width, held) };
+}
+
+/** The nearest doses of every subset that was tried, nearest first. */
+function solutionsOf(search: Search, measurable: MeasurableDoses | null): Found {
+  const { most, must = [], width = SEARCH_WIDTH } = search.problem;
+  const solver = solverOf(search, measurable);
+  const parts = Math.min(MOST_PARTS, Math.max(1, Math.round(most)));
+  const held = must.map((id) => search.open.findIndex((c) => c.id === id)).filter((i) => i >= 0);
+  return { solver, solutions: searchSubsets(solver, parts, width, held) };
 }
 
 interface Found {

@@ -52,8 +52,6 @@ const RULES: Omit<DescentRules, 'lower'> = {
  */
 export interface Solver {
   readonly count: number;
-  /** Whether a solution has a colourant at the least that may be added of it. */
-  atLeast(solution: Pick<Solution, 'ids' | 'v'>): boolean;
   /** Doses in g/kg that stand for v, above none. */
   dosesOf(solution: Pick<Solution, 'ids' | 'v'>): number[];
   /** `steps`: most steps; few are enough to rank, more to settle. */
@@ -244,8 +242,5 @@ export function createSolver(
       return v[n]! <= LEAST_V ? 0 : Math.min(range.most(candidates[i]!), added);
     });
 
-  const atLeast = ({ ids, v }: Pick<Solution, 'ids' | 'v'>): boolean =>
-    ids.some((i, n) => v[n]! <= vLeast[i]! + 1e-6 && vLeast[i]! > LEAST_V);
-
-  return { count, atLeast, dosesOf, solve, cost: (ids, v) => evaluate(ids, v, false) };
+  return { count, dosesOf, solve, cost: (ids, v) => evaluate(ids, v, false) };
 }
