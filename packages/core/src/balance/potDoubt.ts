@@ -1,5 +1,5 @@
-import { deltaE00 } from '../colour/deltaE00.ts';
 import { createMixer } from '../pigment/mixer.ts';
+import { strengthDoubt } from '../pigment/strengthDoubt.ts';
 import { type Stage } from '../pigment/stage.ts';
 import { type Composition, stageOf } from '../pigment/composition.ts';
 import { type Plan } from '../plan/plan.ts';
@@ -15,8 +15,7 @@ export interface PotDoubt {
 }
 
 /**
- * The doubt of a composition of a plan at a stage. Strengths err independently of one another, so the squares of what
- * each would do add up; what donors and the whole batch brought errs like the pot's own.
+ * The doubt of a composition of a plan at a stage; what donors and the whole batch brought errs like the pot's own.
  */
 export function potDoubt(plan: Plan, composition: Composition, stage: Stage): PotDoubt {
   const { canvas, parts } = composition;
@@ -25,16 +24,12 @@ export function potDoubt(plan: Plan, composition: Composition, stage: Stage): Po
     parts.map((p) => p.optics),
     stageOf(composition, stage),
   );
-  const labAt = (doses: readonly number[]): [number, number, number] => {
-    const [L, a, b] = mixer.lab(doses);
-    return [L!, a!, b!];
-  };
-  const doses = parts.map((p) => p.dose);
-  const here = labAt(doses);
   const curves = parts.map((p) => plan.materials.find((m) => m.optics === p.optics)?.curve ?? null);
   return {
-    deltaE: Math.hypot(
-      ...curves.map((c, i) => (c ? deltaE00(labAt(doses.with(i, doses[i]! * (1 + c.spread))), here) : 0)),
+    deltaE: strengthDoubt(
+      mixer,
+      parts.map((p) => p.dose),
+      curves.map((c) => c?.spread ?? 0),
     ),
     colourants: parts.length,
     tested: curves.filter((c) => c?.origin.kind === 'fitted').length,

@@ -1,5 +1,7 @@
-import { deltaE00 } from '../colour/deltaE00.ts';
 import { type ScreenColour, screenColourFromLabD65 } from '../colour/gamut.ts';
+import { createMixer } from '../pigment/mixer.ts';
+import { type Optics } from '../pigment/optics.ts';
+import { strengthDoubt } from '../pigment/strengthDoubt.ts';
 import { atCut, cured, fresh, type Stage } from '../pigment/stage.ts';
 import { type Candidate } from './candidates.ts';
 import { createPotMixer, type Judged } from './judge.ts';
@@ -12,7 +14,7 @@ export function finishRecipe(
   problem: MatchProblem,
   candidates: readonly Candidate[],
 ): Recipe {
-  const { stage, given = [] } = problem;
+  const { stage } = problem;
   const ids = judged.parts.map((p) => p.index);
   const doses = judged.parts.map((p) => p.dose);
   const used = ids.map((i) => candidates[i]!);
@@ -29,34 +31,32 @@ export function finishRecipe(
     cured: show(cured(stage.gel)),
     otherGel: show(cured(stage.gel < 0.5 ? 1 : 0)),
     cost: prices.includes(null) ? null : prices.reduce<number>((sum, p) => sum + p!, 0),
-    doubt: doubtOf(judged, problem, candidates, given),
+    doubt: doubtOf(judged, problem, used),
     pace: used.reduce((pace, c) => pace * c.pace, 1),
   };
 }
 
-/** ΔE00 by which strengths may be off together: they err independently, so the squares of what each would do add up. */
-function doubtOf(
-  judged: Judged,
-  problem: MatchProblem,
-  candidates: readonly Candidate[],
-  given: NonNullable<MatchProblem['given']>,
-): number {
-  const ids = judged.parts.map((p) => p.index);
-  const doses = judged.parts.map((p) => p.dose);
-  const there = (id: string): number => given.reduce((sum, g) => sum + (g.id === id ? g.dose : 0), 0);
-  const mixer = createPotMixer(problem, candidates, problem.stage);
-  const added = ids.map((i, n) => {
-    const c = candidates[i]!;
-    // What is there of the same material errs with it.
-    const stronger = doses.with(n, doses[n]! + (doses[n]! + there(c.id)) * c.doubt);
-    return deltaE00(mixer.lab(ids, stronger), judged.lab);
+/** What is there and what is added of one material err together. */
+function doubtOf(judged: Judged, problem: MatchProblem, used: readonly Candidate[]): number {
+  const parts = new Map<string, { readonly optics: Optics; readonly doubt: number; dose: number }>();
+  const put = (id: string, { optics, doubt }: Pick<Candidate, 'optics' | 'doubt'>, dose: number): void => {
+    const known = parts.get(id);
+    if (known) known.dose += dose;
+    else parts.set(id, { optics, doubt, dose });
+  };
+  for (const g of problem.given ?? []) put(g.id, g, g.dose);
+  used.forEach((c, n) => {
+    put(c.id, c, judged.parts[n]!.dose);
   });
-  const rest = given
-    .filter((g) => !ids.some((i) => candidates[i]!.id === g.id))
-    .map((g) => {
-      const more = given.map((x) => (x === g ? { ...x, dose: x.dose * (1 + g.doubt) } : x));
-      const stronger = createPotMixer({ ...problem, given: more }, candidates, problem.stage);
-      return deltaE00(stronger.lab(ids, doses), judged.lab);
-    });
-  return Math.hypot(...added, ...rest);
+  const all = [...parts.values()];
+  const mixer = createMixer(
+    problem.canvas,
+    all.map((p) => p.optics),
+    problem.stage,
+  );
+  return strengthDoubt(
+    mixer,
+    all.map((p) => p.dose),
+    all.map((p) => p.doubt),
+  );
 }

@@ -7,6 +7,7 @@ import { effectiveDose } from '../pigment/optics.ts';
 import { cured } from '../pigment/stage.ts';
 import { exhaustiveMeasurable } from '../testing/exhaustiveMatch.ts';
 import { grams } from '../units/quantity.ts';
+import { metricUnits, type Units } from '../units/view.ts';
 import { adjustColour, keepingOwn } from './adjust.ts';
 import { anything, candidatesOf, givenFrom } from './candidates.ts';
 import { createLimits } from './limits.ts';
@@ -122,6 +123,17 @@ describe('what is asked of a recipe', () => {
     expect(none.reasons[0]).toMatch(/What every recipe must hold leaves no recipe/);
   });
 
+  it.each([null, { potOils: grams(150), measuring: tenthGramScale }])(
+    'what must be in stays in where the target would rather do without (%j)',
+    (resolution) => {
+      const white = lab({ 'titanium-dioxide-oil': 8 });
+      const { recipes, reasons } = matchColour(problem(white, { must: ['activated-charcoal'], resolution }));
+      expect(recipes.length).toBeGreaterThan(0);
+      for (const r of recipes) expect(r.parts.map((p) => p.id)).toContain('activated-charcoal');
+      expect(reasons.length).toBeGreaterThan(0);
+    },
+  );
+
   it('keeps to these by name', () => {
     const only = candidatesOf(ids.map(shelfItem), { ...anything, only: ['mica-lido', 'activated-charcoal'] });
     expect(only.map((c) => c.id)).toEqual(['activated-charcoal', 'mica-lido']);
@@ -193,17 +205,21 @@ describe('rounding as part of the solving', () => {
 
   it('says when the scale is too coarse for the pot, and what would help', () => {
     const strong = candidates.filter((c) => c.id === 'red-iron-oxide' || c.id === 'activated-charcoal');
-    const ask = (potOils: number, scaleDivision: 0.1 | 0.01) =>
+    const ask = (potOils: number, scaleDivision: 0.1 | 0.01, units?: Units) =>
       matchColour(
         problem(lab({ 'red-iron-oxide': 0.3, 'activated-charcoal': 0.1 }), {
           candidates: strong,
           resolution: { potOils: grams(potOils), measuring: { ...tenthGramScale, scaleDivision } },
+          ...(units && { units }),
         }),
       ).reasons.join(' ');
     expect(ask(60, 0.1)).toMatch(
       /0\.1 g is too coarse for this pot: unrounded it would be within ΔE 0(\.\d)?\. A larger pot, a 0\.01 g scale, or a stock dispersion 1:10 would help/,
     );
     expect(ask(60, 0.01)).not.toMatch(/0\.01 g scale/);
+    expect(ask(60, 0.1, { ...metricUnits, decimalMark: 'comma' })).toMatch(
+      /^.*0,1 g is too coarse.*a 0,01 g scale/,
+    );
     expect(ask(4000, 0.01)).toBe('');
   });
 });

@@ -13,6 +13,8 @@ import { createSolver, MOST_PARTS, type Solution, type Solver } from './solver.t
 const SHORTLIST = 32;
 /** A solution whose local ΔE00 is this much above the best settled one will not catch up by rounding. */
 const HOPELESS = 2;
+/** The least of what every recipe must hold, as a share of its ceiling. */
+const LEAST_HELD = 0.02;
 
 /** Recipes for a wanted colour. Deterministic; never over a ceiling, the powder or the carriers that a pot carries. */
 export function matchColour(problem: MatchProblem): MatchResult {
@@ -29,7 +31,7 @@ export function matchColour(problem: MatchProblem): MatchResult {
   if (!closest) return { recipes, reasons: [CANNOT_HOLD] };
   if (closest.deltaE <= ROUNDING_TOLD) return { recipes, reasons: [] };
   const { open, limits } = search;
-  const reach = measurable ? unrounded(search, found) : closest;
+  const reach = (measurable && unrounded(search, found)) ?? closest;
   return {
     recipes,
     reasons: explainMiss({ problem, open, limits, solver: found.solver, measured: closest.deltaE, reach }),
@@ -37,14 +39,14 @@ export function matchColour(problem: MatchProblem): MatchResult {
 }
 
 /** The nearest without rounding: the best subsets solved again with no least amounts. */
-function unrounded(search: Search, found: Found): Judged {
+function unrounded(search: Search, found: Found): Judged | undefined {
   const solver = solverOf(search, null);
   const solutions = found.solutions.slice(0, SHORTLIST).map(({ ids, v }) => solver.solve(ids, v));
-  return settle(search, { solver, solutions: solutions.sort((x, y) => x.cost - y.cost) }, null)[0]!;
+  return settle(search, { solver, solutions: solutions.sort((x, y) => x.cost - y.cost) }, null)[0];
 }
 
 /** What a search works with. */
-export interface Search {
+interface Search {
   readonly problem: MatchProblem;
   /** The candidates that have room below their ceilings. */
   readonly open: readonly Candidate[];
@@ -62,9 +64,14 @@ function createSearch(problem: MatchProblem): Search {
 
 /** Solves subsets of the open candidates, each dose at least what can be measured. */
 function solverOf({ problem, open, limits }: Search, measurable: MeasurableDoses | null): Solver {
-  const { canvas, stage, target, given } = problem;
+  const { canvas, stage, target, given, must = [] } = problem;
   return createSolver(canvas, open, stage, target, given, {
-    least: (c) => Math.min(limits.room(c), measurable ? measurable.least(c) : 0),
+    // What must be in stays in, even where the target would rather do without.
+    least: (c) =>
+      Math.min(
+        limits.room(c),
+        Math.max(measurable ? measurable.least(c) : 0, must.includes(c.id) ? LEAST_HELD * c.ceiling : 0),
+      ),
     most: limits.room,
   });
 }

@@ -44,7 +44,7 @@ export function explainMiss(miss: Miss): string[] {
   const out: string[] = [];
   if (measured > GOOD_MATCH) out.push(`The nearest within reach is ΔE ${number(measured)} away.`);
   if (problem.resolution && measured - reach.deltaE >= ROUNDING_TOLD)
-    out.push(tooCoarse(problem.resolution, reach.deltaE, number));
+    out.push(tooCoarse(problem.resolution, reach.deltaE, print));
   if (reach.deltaE <= GOOD_MATCH) return out;
   return [...out, ...directions(miss, print), ...reachedLimits(miss, print), ...remedies(miss, number)];
 }
@@ -52,16 +52,17 @@ export function explainMiss(miss: Miss): string[] {
 function tooCoarse(
   { measuring }: NonNullable<MatchProblem['resolution']>,
   unrounded: number,
-  number: (v: number) => string,
+  print: Printer,
 ): string {
+  const grams = (v: number): string => `${print.number(v, 2)} g`;
   const spoons = measuring.by === 'spoons';
-  const what = spoons ? 'The spoons are' : `${measuring.scaleDivision} g is`;
+  const what = spoons ? 'The spoons are' : `${grams(measuring.scaleDivision)} is`;
   const finer = spoons
     ? 'a scale, '
     : measuring.scaleDivision > 0.01
-      ? `a ${measuring.scaleDivision > 0.1 ? '0.1' : '0.01'} g scale, `
+      ? `a ${grams(measuring.scaleDivision > 0.1 ? 0.1 : 0.01)} scale, `
       : '';
-  return `${what} too coarse for this pot: unrounded it would be within ΔE ${number(Math.max(0.1, unrounded))}. A larger pot, ${finer}or a stock dispersion 1:10 would help.`;
+  return `${what} too coarse for this pot: unrounded it would be within ΔE ${print.number(Math.max(0.1, unrounded), 1)}. A larger pot, ${finer}or a stock dispersion 1:10 would help.`;
 }
 
 const chroma = ([, a, b]: LabD65): number => Math.hypot(a, b);

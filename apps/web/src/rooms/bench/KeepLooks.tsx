@@ -4,14 +4,11 @@ import { deltaE00 } from '@kleur/core/colour';
 import { usePrinter } from '../../shared/hooks/useSettings.ts';
 import { useColours } from './BenchContext.ts';
 import { usePlan } from './state/useDerived.ts';
-import { looksOfPots, useWantedLooks } from './useSameLook.ts';
+import { looksOfPots, NOTICED, useWantedLooks } from './useSameLook.ts';
 
 const SameLookDrawer = lazy(() =>
   import('./SameLookDrawer.tsx').then((m) => ({ default: m.SameLookDrawer })),
 );
-
-/** A pot that moved by less than this looks the same. */
-const NOTICED = 1.5;
 
 /**
  * The same look on another base: when a change of oils or scent has moved pots away from how they looked when the

@@ -8,10 +8,8 @@ import styles from './SameLookDrawer.module.css';
 import { formulaOf } from './state/matching.ts';
 import { useEdit } from './state/useEdit.ts';
 import { named, useShelf } from './useMatching.ts';
-import { type SameLook, useSameLooks, useWantedLooks } from './useSameLook.ts';
+import { NOTICED, type SameLook, useSameLooks, useWantedLooks } from './useSameLook.ts';
 
-/** A pot nearer than this to its look needs nothing. */
-const NOTICED = 1.5;
 /** What comes no nearer than this is told as not held. */
 const HELD = 2;
 

@@ -17,6 +17,9 @@ import { useCandidates, useShelf } from './useMatching.ts';
 /** A pot within this ΔE00 of its look has it again. */
 const SAME_LOOK = 1;
 
+/** A pot that moved by no more than this ΔE00 looks the same. */
+export const NOTICED = 1.5;
+
 /** A pot that shall look as wanted. */
 export interface WantedLook {
   readonly pot: Pot;

@@ -1,8 +1,7 @@
 import { speckOptics } from '../../pigment/buildOptics.ts';
 import { brown, flat } from '../../pigment/features.ts';
-import { type MaterialRow } from './build.ts';
+import { type MaterialRow, NATURAL } from './build.ts';
 
-const NATURAL = ['natural', 'vegan', 'palm-free', 'nut-free'] as const;
 const scrub = { claims: NATURAL, pricePerGram: 0.015 } as const;
 
 export const scrubs: readonly MaterialRow[] = [

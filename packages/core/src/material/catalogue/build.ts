@@ -6,6 +6,9 @@ import { looksOf, noLooks } from '../looks.ts';
 import { scatterPrior } from '../scatterPrior.ts';
 import { type Carrier, type CarrierMedium, type Material, type MaterialKind } from '../material.ts';
 
+/** Claims of what comes from plants and earth as it is. */
+export const NATURAL = ['natural', 'vegan', 'palm-free', 'nut-free'] as const;
+
 /** A dose window as the tables write it: faint, typical, ceiling in g/kg oils; null for no faint dose. */
 export type WindowRow = readonly [faint: number | null, typical: number, ceiling: number];
 

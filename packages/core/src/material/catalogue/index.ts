@@ -2,7 +2,8 @@ import { type Material, type MaterialKind } from '../material.ts';
 import { additives, scents, scrubs } from './additives.ts';
 import { dyes, fluorescents, micas } from './brights.ts';
 import { type MaterialRow, materialFrom } from './build.ts';
-import { botanicals, clays } from './naturals.ts';
+import { clays } from './clays.ts';
+import { botanicals } from './naturals.ts';
 import { oils } from './oils.ts';
 import { pigments } from './pigments.ts';
 

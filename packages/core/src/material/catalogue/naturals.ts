@@ -1,12 +1,10 @@
 import { type FadingLooks, speckOptics } from '../../pigment/buildOptics.ts';
 import { band, brown, edge, flat } from '../../pigment/features.ts';
 import { FADES_SLOWER_IN_DARK } from '../looks.ts';
-import { type MaterialRow } from './build.ts';
+import { type MaterialRow, NATURAL } from './build.ts';
 
 /** Time constant of plant colours in light, days. */
 const PLANT_LIGHT_DAYS = 60;
-
-const NATURAL = ['natural', 'vegan', 'palm-free', 'nut-free'] as const;
 
 /**
  * Plant colours fade six times slower in the dark. With `ends`, what they come to in the dark and in light: leaves go
@@ -18,102 +16,6 @@ const keeps = (remains: number, ends?: readonly [dark: string, light: string]): 
   lightDays: PLANT_LIGHT_DAYS,
   ...(ends && { ends: { dark: ends[0], light: ends[1] } }),
 });
-
-const CLAY = { claims: NATURAL, cautions: ['fine-powder'], pace: 0.9, pricePerGram: 0.012 } as const;
-
-export const clays: readonly MaterialRow[] = [
-  {
-    ...CLAY,
-    id: 'kaolin',
-    name: 'Kaolin',
-    colour: '#e2dac7',
-    window: [5, 15, 40],
-    carriers: 'W 2.5, B',
-    bulkDensity: 0.48,
-    pace: 0.95,
-    behaviour: 'Slip and a mild white.',
-    looks: { features: [brown(90), flat(0.1)] },
-  },
-  {
-    ...CLAY,
-    id: 'rose-clay',
-    name: 'Rose clay',
-    colour: '#c58d78',
-    window: [3, 12, 30],
-    carriers: 'W 2.5, B',
-    bulkDensity: 0.65,
-    behaviour: 'Soft terracotta pink from iron in the clay.',
-    looks: { features: [edge(575, 18), flat(0.08)] },
-  },
-  {
-    ...CLAY,
-    id: 'green-illite',
-    name: 'Green illite',
-    colour: '#a3a884',
-    window: [4, 14, 30],
-    carriers: 'W 2.5, B',
-    bulkDensity: 0.7,
-    behaviour: 'Grey-green, quiet.',
-    looks: {},
-  },
-  {
-    ...CLAY,
-    id: 'yellow-clay',
-    name: 'Yellow clay',
-    colour: '#d6bd8a',
-    window: [4, 14, 30],
-    carriers: 'W 2.5',
-    bulkDensity: 0.65,
-    behaviour: 'Straw yellow.',
-    looks: { features: [edge(520, 22), flat(0.05)] },
-  },
-  {
-    ...CLAY,
-    id: 'purple-clay',
-    name: 'Purple clay',
-    colour: '#a88c93',
-    window: [4, 14, 30],
-    carriers: 'W 2.5',
-    bulkDensity: 0.7,
-    behaviour: 'Muted mauve.',
-    looks: {},
-  },
-  {
-    ...CLAY,
-    id: 'blue-clay',
-    name: 'Blue clay',
-    colour: '#a3aeb0',
-    window: [5, 16, 30],
-    carriers: 'W 2.5, B',
-    bulkDensity: 0.65,
-    behaviour: 'Blue-grey; a little indigo deepens it.',
-    looks: {},
-  },
-  {
-    ...CLAY,
-    id: 'rhassoul',
-    name: 'Rhassoul',
-    colour: '#9c8570',
-    window: [3, 12, 30],
-    carriers: 'W 3',
-    bulkDensity: 0.75,
-    pace: 0.85,
-    behaviour: 'Warm grey-brown.',
-    looks: {},
-  },
-  {
-    ...CLAY,
-    id: 'bentonite',
-    name: 'Bentonite',
-    colour: '#cfc6b4',
-    window: [5, 12, 20],
-    carriers: 'W 7',
-    bulkDensity: 0.75,
-    pace: 0.75,
-    behaviour: 'Swells: drinks water and thickens the pot.',
-    looks: {},
-  },
-];
 
 const PLANT = { claims: NATURAL, pricePerGram: 0.03, bulkDensity: 0.45 } as const;
 
