@@ -1,6 +1,6 @@
 import { BAND_COUNT, type Spectrum } from '../colour/bands.ts';
 import { type TristimulusWeights } from '../colour/observer.ts';
-import { opaqueReflectance, opaqueSlopes } from '../pigment/opaque.ts';
+import { type OpaqueBands, opaqueBands, opaqueSlopes } from '../pigment/opaque.ts';
 
 /** What the search mixes: the canvas with what is given in it, and every candidate at the stage. */
 export interface SearchTables {
@@ -17,6 +17,7 @@ export interface SearchTables {
 const K = new Float64Array(BAND_COUNT);
 const S = new Float64Array(BAND_COUNT);
 const R = new Float64Array(BAND_COUNT);
+const bands: OpaqueBands = { R, root: new Float64Array(BAND_COUNT), inverse: new Float64Array(BAND_COUNT) };
 
 /**
  * Mixes a subset at effective doses and adds up the ratios to white, into `xyz` (3). Short passes over whole
@@ -29,12 +30,12 @@ export function mixSubset(t: SearchTables, ids: readonly number[], e: Float64Arr
     S[b] = sBase[b]!;
   }
   for (let j = 0; j < ids.length; j++) addColourant(t.k, t.s, ids[j]! * BAND_COUNT, e[j]!);
+  opaqueBands(K, S, bands);
   let x = 0;
   let y = 0;
   let z = 0;
   for (let b = 0; b < BAND_COUNT; b++) {
-    const r = opaqueReflectance(K[b]!, S[b]!);
-    R[b] = r;
+    const r = R[b]!;
     x += r * ratios.x[b]!;
     y += r * ratios.y[b]!;
     z += r * ratios.z[b]!;
@@ -64,7 +65,7 @@ const dS = new Float64Array(BAND_COUNT);
 
 /** Derivatives of the last mix by the effective dose of each of its colourants, into `out` (3 each). */
 export function derivatives(t: SearchTables, ids: readonly number[], out: Float64Array): void {
-  opaqueSlopes(K, S, R, dK, dS);
+  opaqueSlopes(K, S, bands, dK, dS);
   for (let j = 0; j < ids.length; j++) derivativeOf(t, ids[j]! * BAND_COUNT, out, j * 3);
 }
 

@@ -84,7 +84,8 @@ describe('default curves', () => {
       return 380 + 10 * k.indexOf(Math.max(...k));
     };
     expect(Math.abs(peak('ultramarine-violet') - 555)).toBeLessThanOrEqual(10);
-    expect(Math.abs(peak('neon-yellow') - 445)).toBeLessThanOrEqual(20);
+    expect(Math.abs(peak('neon-yellow') - 445)).toBeLessThanOrEqual(10);
+    expect(Math.abs(peak('neon-green') - 435)).toBeLessThanOrEqual(10);
     for (const id of ['spirulina', 'chlorella', 'nettle'])
       expect(Math.abs(peak(id) - 430)).toBeLessThanOrEqual(10);
   });

@@ -20,6 +20,12 @@ it('an entry that was not changed takes colour, carriers and curve; stock and pr
   expect(takeNewDefaults(former, charcoal)).toEqual({ ...charcoal, stock: 40, pricePerGram: 0.5 });
 });
 
+it('what took them once takes them again', () => {
+  const once = takeNewDefaults(former, charcoal);
+  const older = { ...once, optics: former.optics };
+  expect(takeNewDefaults(older, charcoal)).toEqual(once);
+});
+
 it('what the maker changed stays: another colour, another carrier, another ceiling', () => {
   const own = takeNewDefaults({ ...former, colour: '#505a5a' }, charcoal);
   expect(own.colour).toBe('#505a5a');

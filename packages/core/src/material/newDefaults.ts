@@ -29,7 +29,7 @@ export function takeNewDefaults(stored: Material, entry: Material | undefined): 
   if (stored.curve?.origin.kind !== 'default' || stored.optics?.specks) return stored;
   const asEntered =
     entry?.optics &&
-    stored.colour?.toLowerCase() === (FORMER_COLOURS[stored.id] ?? entry.colour) &&
+    [entry.colour, FORMER_COLOURS[stored.id]].includes(stored.colour?.toLowerCase()) &&
     stored.window?.typical === entry.window?.typical;
   if (!asEntered) {
     const optics = defaultOptics(stored);

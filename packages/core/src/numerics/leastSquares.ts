@@ -112,7 +112,8 @@ export function createDescent(
       let gain = 0;
       while (damping < mostDamping) {
         propose(x, damping);
-        const next = problem.evaluate(trial, eager);
+        // What the last step leads to needs no derivatives.
+        const next = problem.evaluate(trial, eager && taken + 1 < steps);
         if (next < cost) {
           gain = cost - next;
           cost = next;

@@ -36,7 +36,7 @@ export interface FadingLooks extends Pick<Fading, 'remains' | 'darkDays' | 'ligh
 }
 
 /** Features of known chemistry vary in height and bend a little; a guessed shape may bend a lot. */
-const KNOWN = { heightFreedom: 0.5, shapeFreedom: 0.15 };
+const KNOWN = { heightFreedom: 0.7, shapeFreedom: 0.1 };
 const GUESSED = { heightFreedom: 0.1, shapeFreedom: 1 };
 /** The least that the strongest band of a typical dose adds to K: a tenth of what the gelled base absorbs there. */
 const LEAST_AT_TYPICAL = 0.003;

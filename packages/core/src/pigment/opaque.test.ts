@@ -1,7 +1,7 @@
 import { BAND_COUNT } from '../colour/bands.ts';
 import { labF, labFSlope } from '../colour/lab.ts';
 import { internalReflectance } from './kubelkaMunk.ts';
-import { opaqueReflectance, opaqueSlopes } from './opaque.ts';
+import { opaqueBands, opaqueReflectance, opaqueSlopes } from './opaque.ts';
 import { measuredFromInternal, SURFACE_MAX } from './surface.ts';
 
 const bodies = [0, 1e-6, 0.02, 0.5, 3, 40].flatMap((K) => [0.05, 1, 7].map((S) => [K, S] as const));
@@ -18,10 +18,16 @@ describe('an opaque body under its surface', () => {
   it('has the slopes that differences show', () => {
     const K = new Float64Array(BAND_COUNT).map((_, b) => 0.01 * 1.25 ** b);
     const S = new Float64Array(BAND_COUNT).map((_, b) => 0.3 + b / 10);
-    const R = K.map((k, b) => opaqueReflectance(k, S[b]!));
+    const bands = {
+      R: new Float64Array(BAND_COUNT),
+      root: new Float64Array(BAND_COUNT),
+      inverse: new Float64Array(BAND_COUNT),
+    };
+    opaqueBands(K, S, bands);
+    bands.R.forEach((r, b) => expect(r).toBeCloseTo(opaqueReflectance(K[b]!, S[b]!), 14));
     const dK = new Float64Array(BAND_COUNT);
     const dS = new Float64Array(BAND_COUNT);
-    opaqueSlopes(K, S, R, dK, dS);
+    opaqueSlopes(K, S, bands, dK, dS);
     const h = 1e-6;
     K.forEach((k, b) => {
       const s = S[b]!;
