@@ -1,4 +1,6 @@
 import { type Locator, type Page } from '@playwright/test';
+import { type BatchDocument, routes } from '@kleur/contract';
+import { emptyPlan } from '@kleur/core/plan';
 
 export class BatchesPage {
   constructor(private readonly page: Page) {}
@@ -20,9 +22,13 @@ export class BatchesPage {
     await this.page.getByLabel('Name of the batch').waitFor();
   }
 
+  /** An empty batch, open at Base; its oils stay as they are set, whatever the mould. */
   async create(): Promise<void> {
-    await this.open();
-    await this.page.getByRole('button', { name: 'New batch' }).click();
+    const made = await this.page.request.post(routes.batches, {
+      data: { name: 'Untitled batch', state: 'idea', madeOn: null, plan: emptyPlan() },
+    });
+    const { id } = (await made.json()) as BatchDocument;
+    await this.page.goto(`/batches/${id}/base`);
     await this.page.getByLabel('Name of the batch').waitFor();
   }
 }

@@ -4,7 +4,7 @@ import { expect, type Locator, type Page } from '@playwright/test';
 export class IdeaPage {
   constructor(private readonly page: Page) {}
 
-  async source(name: 'Harmony' | 'Photo' | 'File' | 'Saved' | 'Reach'): Promise<void> {
+  async source(name: 'Reach' | 'Photo' | 'File' | 'Saved'): Promise<void> {
     await this.page.getByLabel('Where colours come from').getByText(name, { exact: true }).click();
   }
 

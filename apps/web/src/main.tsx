@@ -1,6 +1,7 @@
 import '@fontsource-variable/public-sans';
 import './app/base.css';
 import './app/planning.css';
+import './app/small.css';
 import { App, ConfigProvider } from 'antd';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';

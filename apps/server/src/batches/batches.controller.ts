@@ -41,6 +41,13 @@ export class BatchesController {
     return this.batches.create(body);
   }
 
+  /** A batch of the demo beside what is there. */
+  @Post('example')
+  @ApiCreatedResponse({ type: BatchDocumentDto })
+  example(): Promise<BatchDocument> {
+    return this.batches.example();
+  }
+
   @Post(':id/copy')
   @ApiCreatedResponse({ type: BatchDocumentDto })
   copy(@Param('id') id: string): Promise<BatchDocument> {

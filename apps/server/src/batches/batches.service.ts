@@ -53,6 +53,9 @@ function document(e: BatchEntity): BatchDocument {
   };
 }
 
+/** The batch of the demo that is opened as an example. */
+const EXAMPLE = 'Kingfisher';
+
 /** Everything but the plan, which is most of a row. */
 const HEAD = {
   id: true,
@@ -107,6 +110,12 @@ export class BatchesService implements Content {
 
   async create(input: BatchWrite): Promise<BatchDocument> {
     return document(await this.store.create(columns(checked(input))));
+  }
+
+  async example(): Promise<BatchDocument> {
+    const [demo] = demoBatches().filter((b) => b.name === EXAMPLE);
+    if (!demo) throw new Error(`The demo has no ${EXAMPLE}`);
+    return this.create(demoWrite(demo, new Date()));
   }
 
   async copy(id: string): Promise<BatchDocument> {

@@ -1,25 +1,40 @@
-import { Modal } from 'antd';
+import { Modal, Switch } from 'antd';
+import { useState } from 'react';
 import { steps } from '../rooms/bench/steps.ts';
+import { areLetterKeysOn, KEYS, setLetterKeys } from '../shared/keys.ts';
 import { rooms } from './routes.tsx';
 
-const groups: readonly (readonly [string, readonly (readonly [string, string])[]])[] = [
+type Row = readonly [key: string, what: string];
+
+const row = ({ key, label }: { readonly key: string; readonly label: string }): Row => [
+  key.toUpperCase(),
+  label,
+];
+
+const groups: readonly (readonly [string, readonly Row[]])[] = [
   [
     'Anywhere',
     [
-      ['?', 'These keys'],
-      [rooms.map((r) => r.key.toUpperCase()).join(' · '), rooms.map((r) => r.label).join(', ')],
-      ['N', 'New batch, or new item on the shelf'],
-      ['/', 'Search'],
+      row(KEYS.help),
+      ...rooms.map((r): Row => [r.key.toUpperCase(), r.label]),
+      row(KEYS.fresh),
+      row(KEYS.search),
     ],
   ],
   [
     'In a batch',
     [
-      [steps.map((_, i) => i + 1).join(' · '), steps.map((s) => s.label).join(', ')],
-      ['[ · ]', 'Back and forth in time'],
-      ['G', 'No gel, half gel, full gel'],
-      ['← · →', 'Move between pots, on the bench strip'],
-      ['P', 'New pot'],
+      ...steps.map((s, i): Row => [String(i + 1), s.label]),
+      row(KEYS.nextPart),
+      row(KEYS.earlier),
+      row(KEYS.later),
+      row(KEYS.gel),
+      ['← · →', 'Move between pots, on the row of pots'],
+      row(KEYS.newPot),
+      row(KEYS.match),
+      row(KEYS.checks),
+      row(KEYS.nextFinding),
+      row(KEYS.print),
       ['Ctrl Z · Ctrl Shift Z', 'Undo, redo'],
     ],
   ],
@@ -33,8 +48,19 @@ const groups: readonly (readonly [string, readonly (readonly [string, string])[]
 ];
 
 export default function KeyHelp({ onClose }: { readonly onClose: () => void }) {
+  const [on, setOn] = useState(areLetterKeysOn);
   return (
-    <Modal open title="Keys" footer={null} onCancel={onClose} width={560}>
+    <Modal open title="Keys" footer={null} onCancel={onClose} width={640}>
+      <label className="time-light">
+        <Switch
+          checked={on}
+          onChange={(next) => {
+            setLetterKeys(next);
+            setOn(next);
+          }}
+        />
+        Keys of one letter or sign
+      </label>
       <div className="keys">
         {groups.map(([title, rows]) => (
           <section key={title}>

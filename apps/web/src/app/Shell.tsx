@@ -1,7 +1,8 @@
-import { QuestionCircleOutlined } from '@ant-design/icons';
+import { QuestionCircleOutlined } from '../shared/ui/icons.tsx';
 import { lazy, Suspense, useState } from 'react';
 import { NavLink, Outlet, useNavigate, useNavigation } from 'react-router';
 import { useKeys } from '../shared/hooks/useKeys.ts';
+import { KEYS } from '../shared/keys.ts';
 import { rooms } from './routes.tsx';
 import { SignIn } from './SignIn.tsx';
 
@@ -13,7 +14,7 @@ export function Shell() {
   const navigation = useNavigation();
   const [help, setHelp] = useState(false);
   useKeys({
-    '?': () => {
+    [KEYS.help.key]: () => {
       setHelp((shown) => !shown);
     },
     ...Object.fromEntries(rooms.map(({ key, path }) => [key, () => void navigate(`/${path}`)])),

@@ -1,4 +1,4 @@
-import { AppstoreOutlined, DatabaseOutlined, SettingOutlined } from '@ant-design/icons';
+import { AppstoreOutlined, DatabaseOutlined, SettingOutlined } from '../shared/ui/icons.tsx';
 import { type ReactNode } from 'react';
 import { redirect, type RouteObject } from 'react-router';
 import { FIRST_STEP, steps } from '../rooms/bench/steps.ts';
@@ -14,6 +14,11 @@ export interface Room {
   /** Addresses below the room's own. */
   readonly below?: readonly RouteObject[];
 }
+
+const startRoute: RouteObject = {
+  path: 'new',
+  lazy: async () => ({ Component: (await import('../rooms/bench/start/StartRoom.tsx')).StartRoom }),
+};
 
 const benchRoute: RouteObject = {
   path: ':id',
@@ -46,7 +51,7 @@ export const rooms: readonly Room[] = [
     icon: <AppstoreOutlined />,
     key: 'b',
     load: async () => ({ Component: (await import('../rooms/batches/BatchesRoom.tsx')).BatchesRoom }),
-    below: [benchRoute],
+    below: [startRoute, benchRoute],
   },
   {
     path: 'shelf',

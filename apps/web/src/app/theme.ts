@@ -1,10 +1,16 @@
 import { type ThemeConfig } from 'antd';
 import { tokens } from '../shared/tokens.ts';
 
+/** A finger needs larger letters and fields than a mouse; iOS zooms into fields whose letters are smaller than 16 px. */
+const coarse = window.matchMedia('(pointer: coarse)').matches;
+
 export const theme: ThemeConfig = {
   token: {
     fontFamily: "'Public Sans Variable', sans-serif",
-    fontSize: 14,
+    fontSize: coarse ? 18 : 15,
+    fontSizeSM: coarse ? 16 : 13,
+    fontSizeLG: coarse ? 18 : 15,
+    fontSizeHeading5: coarse ? 18 : 15,
     colorPrimary: tokens.text,
     colorInfo: tokens.text,
     colorLink: tokens.text,
@@ -19,9 +25,11 @@ export const theme: ThemeConfig = {
     colorBorderSecondary: tokens.line,
     colorBgLayout: tokens.bench,
     colorBgContainer: tokens.field,
-    colorBgElevated: tokens.field,
+    // Colours are judged on one ground, in drawers and dialogs too.
+    colorBgElevated: tokens.bench,
     borderRadius: 2,
-    controlHeight: 34,
+    controlHeight: coarse ? 48 : 34,
+    controlHeightSM: coarse ? 48 : 28,
     motion: !window.matchMedia('(prefers-reduced-motion: reduce)').matches,
     boxShadow: 'none',
   },
@@ -35,7 +43,7 @@ export const theme: ThemeConfig = {
     Form: {
       itemMarginBottom: 0,
       verticalLabelPadding: '0 0 3px',
-      labelFontSize: 12,
+      labelFontSize: coarse ? 16 : 13,
       labelColor: tokens.soft,
     },
     Button: { primaryShadow: 'none', defaultShadow: 'none' },

@@ -47,6 +47,11 @@ export const batchesApi = api.injectEndpoints({
       query: (id) => ({ url: routes.batchCopy(id), method: 'POST' }),
       invalidatesTags: ['Batches'],
     }),
+    /** Brings one batch of the demo; nothing else changes. */
+    openExample: b.mutation<BatchDocument, void>({
+      query: () => ({ url: routes.batchExample, method: 'POST' }),
+      invalidatesTags: ['Batches'],
+    }),
     deleteBatch: b.mutation<BatchSummary, string>({
       query: (id) => ({ url: routes.batch(id), method: 'DELETE' }),
       invalidatesTags: ['Batches'],
@@ -64,5 +69,6 @@ export const {
   useCreateBatchMutation,
   useCopyBatchMutation,
   useDeleteBatchMutation,
+  useOpenExampleMutation,
   useRestoreBatchMutation,
 } = batchesApi;

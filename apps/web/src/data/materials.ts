@@ -17,6 +17,21 @@ export const materialsApi = api.injectEndpoints({
       }),
       invalidatesTags: ['Materials'],
     }),
+    /** Saves several, one after another; the shelf is asked for once. Ends with the first that is refused. */
+    saveMaterials: b.mutation<null, readonly { id: string; version: number; material: MaterialWrite }[]>({
+      queryFn: async (list, _api, _options, send) => {
+        for (const { id, version, material } of list) {
+          const answer = await send({
+            url: routes.material(id),
+            method: 'PUT',
+            body: { ...material, version },
+          });
+          if (answer.error) return { error: answer.error };
+        }
+        return { data: null };
+      },
+      invalidatesTags: ['Materials'],
+    }),
     deleteMaterial: b.mutation<MaterialWire, string>({
       query: (id) => ({ url: routes.material(id), method: 'DELETE' }),
       invalidatesTags: ['Materials'],
@@ -32,6 +47,7 @@ export const {
   useMaterialsQuery,
   useCreateMaterialMutation,
   useSaveMaterialMutation,
+  useSaveMaterialsMutation,
   useDeleteMaterialMutation,
   useRestoreMaterialMutation,
 } = materialsApi;

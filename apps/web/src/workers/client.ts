@@ -14,10 +14,19 @@ export function colourWorker(): Remote<ColourWorker> {
 
 let search: Remote<SearchWorker> | undefined;
 
+let reach: Remote<SearchWorker> | undefined;
+
+/** A search worker for the reach of the shelf, which takes a second and must not keep matches waiting. */
+export function reachWorker(): Remote<SearchWorker> {
+  reach ??= startSearch();
+  return reach;
+}
+
+const startSearch = (): Remote<SearchWorker> =>
+  wrap<SearchWorker>(new Worker(new URL('./search.worker.ts', import.meta.url), { type: 'module' }));
+
 /** The search worker, apart from the colours so that neither waits for the other. Started on first use. */
 export function searchWorker(): Remote<SearchWorker> {
-  search ??= wrap<SearchWorker>(
-    new Worker(new URL('./search.worker.ts', import.meta.url), { type: 'module' }),
-  );
+  search ??= startSearch();
   return search;
 }

@@ -156,6 +156,7 @@ class BarCutDto implements BarCut {
 }
 
 class MouldingDto implements Moulding {
+  @Flag() leads!: boolean;
   @Many(() => MouldRowDto, L.moulds) moulds!: MouldRowDto[];
   @Within(L.mass, 'For the top, g') reserve!: Grams;
   @Within(L.mass, 'g') lossPerJug!: Grams;

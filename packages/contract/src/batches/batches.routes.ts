@@ -1,5 +1,6 @@
 export const batchRoutes = {
   batches: '/api/batches',
+  batchExample: '/api/batches/example',
   batch: (id: string) => `/api/batches/${encodeURIComponent(id)}`,
   batchHead: (id: string) => `/api/batches/${encodeURIComponent(id)}/head`,
   batchCopy: (id: string) => `/api/batches/${encodeURIComponent(id)}/copy`,

@@ -1,52 +1,48 @@
 import { FATTY_ACIDS, type Material, type OilFacts } from '../material/material.ts';
 import { materialOf, type OilRow, type Plan } from '../plan/plan.ts';
 
-/** What the fatty acids of an oil blend bring to the bar, each in % of the oils. */
-export interface BlendProperties {
-  readonly hardness: number;
-  readonly cleansing: number;
-  /** Quick, open lather. */
-  readonly bubbly: number;
-  /** Slow, dense lather. */
-  readonly creamy: number;
-  readonly conditioning: number;
-  readonly oleic: number;
+type FattyAcid = (typeof FATTY_ACIDS)[number];
+
+/** The groups of fatty acids that a maker can feel in the bar. */
+export const FELT = ['foams', 'firm', 'holds', 'gentle', 'brief'] as const;
+export type Felt = (typeof FELT)[number];
+
+/** What each is made of: foams at once, firm, holds the lather, gentle, keeps less long. */
+export const FELT_ACIDS: Readonly<Record<Felt, readonly FattyAcid[]>> = {
+  foams: ['lauric', 'myristic'],
+  firm: ['palmitic', 'stearic'],
+  holds: ['ricinoleic'],
+  gentle: ['oleic'],
+  brief: ['linoleic', 'linolenic'],
+};
+
+/** The fatty acids of a blend, each in % of the oils. */
+export interface BlendAcids extends Readonly<Record<Felt, number>> {
   readonly saturated: number;
+  readonly oleic: number;
   readonly castor: number;
   /** Part of the oils whose fatty acids are known, 0–1; the figures speak of that part. */
   readonly known: number;
 }
 
-const at = (name: (typeof FATTY_ACIDS)[number]): number => FATTY_ACIDS.indexOf(name);
-const sumOf = (fatty: readonly number[], ...names: (typeof FATTY_ACIDS)[number][]): number =>
+const at = (name: FattyAcid): number => FATTY_ACIDS.indexOf(name);
+const sumOf = (fatty: readonly number[], names: readonly FattyAcid[]): number =>
   names.reduce((sum, n) => sum + (fatty[at(n)] ?? 0), 0);
 
-/** Usual span of each for an all-round bar, %. Habits, not rules. */
-export const USUAL: Readonly<
-  Record<'hardness' | 'cleansing' | 'bubbly' | 'creamy' | 'conditioning', readonly [number, number]>
-> = {
-  hardness: [29, 54],
-  cleansing: [12, 22],
-  bubbly: [14, 46],
-  creamy: [16, 48],
-  conditioning: [44, 69],
-};
-
-/** Fatty acids of one oil as properties: sums of the acids that make each. */
-export function propertiesOf(fatty: readonly number[]): Omit<BlendProperties, 'known' | 'castor'> {
-  return {
-    hardness: sumOf(fatty, 'lauric', 'myristic', 'palmitic', 'stearic'),
-    cleansing: sumOf(fatty, 'lauric', 'myristic'),
-    bubbly: sumOf(fatty, 'lauric', 'myristic', 'ricinoleic'),
-    creamy: sumOf(fatty, 'palmitic', 'stearic', 'ricinoleic'),
-    conditioning: sumOf(fatty, 'ricinoleic', 'oleic', 'linoleic', 'linolenic'),
-    oleic: sumOf(fatty, 'oleic'),
-    saturated: sumOf(fatty, 'lauric', 'myristic', 'palmitic', 'stearic'),
-  };
+/** Fatty acids of one oil by the groups. */
+export function acidsOf(fatty: readonly number[]): Omit<BlendAcids, 'known' | 'castor'> {
+  const [foams, firm, holds, gentle, brief] = FELT.map((g) => sumOf(fatty, FELT_ACIDS[g])) as [
+    number,
+    number,
+    number,
+    number,
+    number,
+  ];
+  return { foams, firm, holds, gentle, brief, oleic: gentle, saturated: foams + firm };
 }
 
 /** Of a blend, by its shares. Oils of unknown make-up are left out, and `known` says how much is meant. */
-export function blendProperties(plan: Plan, oils: readonly OilRow[] = plan.base.oils): BlendProperties {
+export function blendAcids(plan: Plan, oils: readonly OilRow[] = plan.base.oils): BlendAcids {
   const rows = oils.map((o) => ({ share: o.percent, facts: materialOf(plan, o.materialId).oil }));
   const total = rows.reduce((sum, r) => sum + r.share, 0);
   const known = rows.reduce((sum, r) => sum + (r.facts?.fatty ? r.share : 0), 0);
@@ -54,9 +50,9 @@ export function blendProperties(plan: Plan, oils: readonly OilRow[] = plan.base.
     known > 0 ? rows.reduce((sum, r) => sum + r.share * (r.facts?.fatty?.[i] ?? 0), 0) / known : 0,
   );
   return {
-    ...propertiesOf(mixed),
+    ...acidsOf(mixed),
     // Ricinoleic acid comes from castor alone, which is nine tenths of it.
-    castor: sumOf(mixed, 'ricinoleic') / 0.9,
+    castor: sumOf(mixed, ['ricinoleic']) / 0.9,
     known: total > 0 ? known / total : 0,
   };
 }
@@ -66,13 +62,13 @@ export interface OilBrings {
   readonly id: string;
   readonly material: Material;
   /** Its part of the blend's figures, %; null where its fatty acids are unknown. */
-  readonly part: Omit<BlendProperties, 'known' | 'castor'> | null;
+  readonly part: Omit<BlendAcids, 'known' | 'castor'> | null;
   /** Factor on the time to trace, if the batter were this oil alone; 1 where unknown. */
   readonly pace: number;
 }
 
 /**
- * What each oil of the recipe brings to the blend: its part of the properties by share, and its factor on the
+ * What each oil of the recipe brings to the blend: its part of the fatty acids by share, and its factor on the
  * pace.
  */
 export const oilsBring = (plan: Plan): OilBrings[] => {
@@ -84,7 +80,7 @@ export const oilsBring = (plan: Plan): OilBrings[] => {
     return {
       id: o.id,
       material,
-      part: fatty && propertiesOf(fatty.map((f) => f * share)),
+      part: fatty && acidsOf(fatty.map((f) => f * share)),
       pace: material.oil ? ownPace(material.oil) : 1,
     };
   });
@@ -93,7 +89,7 @@ export const oilsBring = (plan: Plan): OilBrings[] => {
 const clamp = (v: number, low: number, high: number): number => Math.min(high, Math.max(low, v));
 
 /** What a blend's hard fats, castor and oleic acid do to the time to trace, as factors. */
-export const fattyFactors = (blend: Pick<BlendProperties, 'saturated' | 'castor' | 'oleic'>) => ({
+export const fattyFactors = (blend: Pick<BlendAcids, 'saturated' | 'castor' | 'oleic'>) => ({
   'hard fats': clamp(1 - (blend.saturated - 40) * 0.008, 0.6, 1.35),
   castor: clamp(1 - (blend.castor - 5) * 0.012, 0.75, 1.06),
   'high oleic': clamp(1 + (blend.oleic - 45) * 0.008, 1, 1.4),
@@ -128,6 +124,32 @@ export function wordFactor(plan: Plan, oils: readonly OilRow[]): number {
 }
 
 function fattyPace(fatty: readonly number[]): number {
-  const of = { ...propertiesOf(fatty), castor: sumOf(fatty, 'ricinoleic') / 0.9 };
+  const of = { ...acidsOf(fatty), castor: sumOf(fatty, ['ricinoleic']) / 0.9 };
   return Object.values(fattyFactors(of)).reduce((a, b) => a * b, 1);
+}
+
+/** Shares of the known fatty acids, %, from which something is told of the bar. Habits of makers, not rules. */
+const TOLD = { firm: 45, soft: 33, drying: 20, foams: 12, holds: 4, gentle: 38, brief: 18 };
+
+/** What the fatty acids make of the bar, in a sentence. */
+export function barSentence(blend: BlendAcids): string {
+  const { foams, saturated, holds, gentle, brief } = blend;
+  const drying = foams > TOLD.drying;
+  const said = [
+    saturated >= TOLD.firm
+      ? 'firm by the second day'
+      : saturated >= TOLD.soft
+        ? 'firm within a week'
+        : 'soft for some weeks',
+    foams >= TOLD.foams ? 'foams at once' : 'slow to foam',
+    ...(holds >= TOLD.holds ? ['holds its lather'] : []),
+    ...(drying ? ['a little drying'] : []),
+    ...(brief > TOLD.brief ? ['keeps for a shorter time'] : []),
+  ];
+  const advice = [
+    ...(drying && gentle < TOLD.gentle ? ['more of the gentle ones would help'] : []),
+    ...(saturated < TOLD.soft ? ['more of the firm ones would help'] : []),
+  ];
+  const sentence = said.join(', ') + (advice.length > 0 ? `: ${advice.join('; ')}` : '');
+  return `${sentence.charAt(0).toUpperCase()}${sentence.slice(1)}.`;
 }

@@ -133,6 +133,8 @@ export function barWeights(plan: Plan, flow?: Flow): BarWeights {
 /** What the oils are to be worked out from. */
 export type SolveGoal =
   | { readonly from: 'mould' }
+  /** What there is of an oil, a scent or a colour, g. */
+  | { readonly from: 'material'; readonly materialId: string; readonly mass: number }
   /** Sodium hydroxide at hand, g as weighed. */
   | { readonly from: 'lye'; readonly mass: number }
   /** Bars of a weight at the cut or after cure; cut from the plan's moulds, or alone without any. */
@@ -143,7 +145,12 @@ export type SolveGoal =
  * embeds than there is, oils out of the stated limits). The plan's doses and losses all count.
  */
 export function solveOils(plan: Plan, goal: SolveGoal): number | null {
-  const oils = goal.from === 'lye' ? oilsForLye(plan, goal.mass) : oilsForFill(plan, goal);
+  const oils =
+    goal.from === 'lye'
+      ? oilsForLye(plan, goal.mass)
+      : goal.from === 'material'
+        ? oilsForMaterial(plan, goal)
+        : oilsForFill(plan, goal);
   if (oils === null || !Number.isFinite(oils)) return null;
   const rounded = Math.round(oils * 10) / 10;
   const { min, max } = PLAN_LIMITS.totalOils;
@@ -155,7 +162,36 @@ function oilsForLye(plan: Plan, mass: number): number | null {
   return naoh > 0 && mass > 0 ? (mass / naoh) * plan.base.totalOils : null;
 }
 
-function oilsForFill(plan: Plan, goal: Exclude<SolveGoal, { from: 'lye' }>): number | null {
+/** What the plan takes of a material by its own doses, g: all of it goes with the oils. */
+function massOf(plan: Plan, materialId: string): number {
+  const { base } = plan;
+  const flow = flowOf(plan);
+  const share = (
+    rows: readonly { readonly materialId: string; readonly dose: number }[],
+    oils: number,
+  ): number => rows.reduce((sum, r) => sum + (r.materialId === materialId ? (r.dose * oils) / 1000 : 0), 0);
+  const oil = base.oils.reduce((sum, o) => sum + (o.materialId === materialId ? o.percent : 0), 0);
+  const { scent } = base;
+  const parts = scent?.parts.reduce((sum, p) => sum + p.parts, 0) ?? 0;
+  const own = scent?.parts.reduce((sum, p) => sum + (p.materialId === materialId ? p.parts : 0), 0) ?? 0;
+  let mass = (oil / 100) * base.totalOils + share(base.additives, base.totalOils);
+  for (const { pot, oils } of flow.pots) {
+    mass += share(pot.doses, oils);
+    if (scent && pot.scented && own > 0)
+      mass += (((pot.scentDose ?? scent.dose) * oils) / 1000) * (own / parts);
+  }
+  return mass;
+}
+
+function oilsForMaterial(
+  plan: Plan,
+  { materialId, mass }: { materialId: string; mass: number },
+): number | null {
+  const taken = massOf(plan, materialId);
+  return taken > 0 && mass > 0 ? (mass / taken) * plan.base.totalOils : null;
+}
+
+function oilsForFill(plan: Plan, goal: Exclude<SolveGoal, { from: 'lye' | 'material' }>): number | null {
   const withOils = (total: number): Plan => ({ ...plan, base: { ...plan.base, totalOils: grams(total) } });
   const miss = (total: number): number => {
     const next = total === plan.base.totalOils ? plan : withOils(total);

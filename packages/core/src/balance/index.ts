@@ -1,12 +1,13 @@
 /** Where masses come from: lye, batter, moulds and bars. */
 export { flowOf } from './balance.ts';
 export {
-  type BlendProperties,
-  blendProperties,
+  barSentence,
+  type BlendAcids,
+  blendAcids,
+  FELT,
+  type Felt,
   type OilBrings,
   oilsBring,
-  propertiesOf,
-  USUAL,
 } from './blend.ts';
 export { type Cuts, cutsOf } from './cuts.ts';
 export { type EmbedColour, embedComposition, type EmbedFacts, embedFacts, lineMass } from './embedFacts.ts';
@@ -53,6 +54,7 @@ export {
 } from './potComposition.ts';
 export { productPerOil } from './product.ts';
 export { scentBlend, type ScentBlend } from './scent.ts';
-export { barShare, massPerBar, settleWishes } from './perBar.ts';
+export { barShare, massPerBar } from './perBar.ts';
+export { settle } from './settle.ts';
 export { potDoubt, type PotDoubt } from './potDoubt.ts';
 export { SKIN_TOLD, skinStage } from './skin.ts';

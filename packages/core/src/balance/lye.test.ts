@@ -2,7 +2,7 @@ import { planWith, scentOf, shelfItem } from '../testing/plans.ts';
 import { grams, gramsPerKg } from '../units/quantity.ts';
 import { additiveEffects } from '../work/additive.ts';
 import { flowOf } from './balance.ts';
-import { blendProperties, oilsBring } from './blend.ts';
+import { acidsOf, barSentence, blendAcids, FELT, oilsBring } from './blend.ts';
 import { setLiquidWay } from './liquidWay.ts';
 import { batterOf, lyeRate, superfatRange } from './lye.ts';
 import {
@@ -104,10 +104,10 @@ describe('liquid', () => {
 describe('what the oils bring', () => {
   it('the parts of the oils make the whole', () => {
     const plan = planWith([]);
-    const whole = blendProperties(plan);
+    const whole = blendAcids(plan);
     const parts = oilsBring(plan);
     expect(whole.known).toBe(1);
-    for (const key of ['hardness', 'cleansing', 'bubbly', 'creamy', 'conditioning'] as const) {
+    for (const key of FELT) {
       const sum = parts.reduce((total, o) => total + o.part![key], 0);
       expect(sum).toBeCloseTo(whole[key], 9);
       expect(sum).toBeGreaterThan(0);
@@ -116,11 +116,35 @@ describe('what the oils bring', () => {
 
   it('coconut is hard and quick, olive gentle and slow, castor quick', () => {
     const by = new Map(oilsBring(planWith([])).map((o) => [o.material.id, o]));
-    expect(by.get('oil-coconut')!.part!.cleansing).toBeGreaterThan(15);
-    expect(by.get('oil-olive')!.part!.cleansing).toBeLessThan(1);
+    expect(by.get('oil-coconut')!.part!.foams).toBeGreaterThan(15);
+    expect(by.get('oil-olive')!.part!.foams).toBeLessThan(1);
     expect(by.get('oil-coconut')!.pace).toBeLessThan(0.93);
     expect(by.get('oil-olive')!.pace).toBeGreaterThan(1.07);
     expect(by.get('oil-castor')!.pace).toBeLessThan(1.07);
+  });
+
+  it('says what the bar is like on both sides of each figure', () => {
+    const bar = (foams: number, firm: number, holds: number, gentle: number, brief: number) =>
+      barSentence({
+        foams,
+        firm,
+        holds,
+        gentle,
+        brief,
+        saturated: foams + firm,
+        oleic: gentle,
+        castor: 0,
+        known: 1,
+      });
+    expect(bar(25, 20, 4, 36, 10)).toBe(
+      'Firm by the second day, foams at once, holds its lather, a little drying: more of the gentle ones would help.',
+    );
+    expect(bar(20, 24, 3, 40, 10)).toBe('Firm within a week, foams at once.');
+    expect(bar(11, 20, 0, 50, 19)).toBe(
+      'Soft for some weeks, slow to foam, keeps for a shorter time: more of the firm ones would help.',
+    );
+    // Every acid is felt in one way.
+    expect(FELT.reduce((sum, g) => sum + acidsOf([1, 2, 3, 4, 5, 6, 7, 8])[g], 0)).toBe(36);
   });
 
   it('an oil of unknown make-up is left out, and how much is known is said', () => {
@@ -128,9 +152,9 @@ describe('what the oils bring', () => {
     const materials = plan.materials.map((m) =>
       m.id === 'oil-olive' ? { ...m, oil: { ...m.oil!, fatty: null } } : m,
     );
-    expect(blendProperties({ ...plan, materials }).known).toBeCloseTo(0.6, 9);
+    expect(blendAcids({ ...plan, materials }).known).toBeCloseTo(0.6, 9);
     expect(oilsBring({ ...plan, materials })[0]).toMatchObject({ part: null, pace: 1.05 });
-    expect(blendProperties(planWith([], { oils: [] })).known).toBe(0);
+    expect(blendAcids(planWith([], { oils: [] })).known).toBe(0);
   });
 });
 

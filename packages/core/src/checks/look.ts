@@ -103,7 +103,7 @@ export function checkMud(facts: PlanFacts): Check[] {
 export const TAN_WARN = { b: 4, L: 3 } as const;
 /** A pot whose own colour moves its white by more than this is not meant white, ΔE00. */
 const TINTED = 6;
-const COLOURED: readonly MaterialKind[] = ['pigment', 'mica', 'fluorescent', 'dye', 'botanical'];
+const COLOURED: readonly MaterialKind[] = ['pigment', 'mica', 'fluorescent', 'dye', 'botanical', 'clay'];
 
 /**
  * A pot meant white that its scent, milk, clay or the powders of the whole batch bring up. Measured against what its
@@ -133,24 +133,22 @@ export const checkWhiteWillTan = (facts: PlanFacts): Check[] =>
     const bare = { ...canvas, scent: null, milk: 0 };
     const whites = parts.filter(whitener);
     const meant = predictLab(bare, whites, stage);
-    const tinted = predictLab(
-      bare,
-      parts.filter((p) => whitener(p) || ownColour(p)),
-      stage,
-    );
+    const own = parts.filter((p) => whitener(p) || ownColour(p));
+    const tinted = predictLab(bare, own, stage);
     if (deltaE00(meant, tinted) > TINTED) return [];
-    const rise = looks.cured[2] - meant[2];
-    const fall = meant[0] - looks.cured[0];
+    // What the maker put into this pot is how white it is meant.
+    const rise = looks.cured[2] - tinted[2];
+    const fall = tinted[0] - looks.cured[0];
     if (rise <= TAN_WARN.b && fall <= TAN_WARN.L) return [];
-    const shift = (from: Partial<typeof canvas>, with_ = whites): string => {
+    const shift = (from: Partial<typeof canvas>, with_ = own): string => {
       const lab = predictLab({ ...bare, ...from }, with_, stage);
-      return `b* ${facts.print.number(lab[2] - meant[2], 1)}, L* ${facts.print.number(lab[0] - meant[0], 1)}`;
+      return `b* ${facts.print.number(lab[2] - tinted[2], 1)}, L* ${facts.print.number(lab[0] - tinted[0], 1)}`;
     };
     const { milk, scent } = canvas;
     const causes = [
       ...(scent ? [`scent ${shift({ scent })}`] : []),
       ...(milk > 0 ? [`milk ${shift({ milk })}`] : []),
-      ...(parts.length > whites.length ? [`powders and clay ${shift({}, [...parts])}`] : []),
+      ...(parts.length > own.length ? [`powders and clay ${shift({}, [...parts])}`] : []),
     ];
     const repairs: Repair[] = [];
     if (scent && pot.scented)

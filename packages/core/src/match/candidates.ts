@@ -96,15 +96,20 @@ const softening = (carrier: Carrier | null): number =>
 
 const KEEPS_ENOUGH = 0.7;
 
+/** Whether any colourant of a shelf is marked as in stock: where none is, all of them are offered. */
+export const ownsColour = (shelf: readonly Material[]): boolean =>
+  shelf.some((m) => m.inStock && isColourant(m.kind));
+
 /** The candidates of a shelf. What does not live through lye is never proposed; specks colour nothing evenly. */
 export function candidatesOf(shelf: readonly Material[], filter: MatchFilter): Candidate[] {
+  const owned = filter.inStock && ownsColour(shelf);
   return shelf.flatMap((m) => {
     if (!isColourant(m.kind) || !m.optics || !m.curve || !m.window || m.optics.specks) return [];
     const allowed =
       !m.cautions.includes('alkali-unstable') &&
       !filter.exclude.includes(m.id) &&
       (filter.only.length === 0 || filter.only.includes(m.id)) &&
-      (!filter.inStock || m.inStock) &&
+      (!owned || m.inStock) &&
       (!filter.natural || m.claims.includes('natural')) &&
       (!filter.vegan || m.claims.includes('vegan')) &&
       (!filter.palmFree || m.claims.includes('palm-free')) &&

@@ -9,7 +9,14 @@ export {
   keepingOwn,
   moveColour,
 } from './adjust.ts';
-export { anything, type Candidate, candidatesOf, givenFrom, type MatchFilter } from './candidates.ts';
+export {
+  anything,
+  type Candidate,
+  candidatesOf,
+  givenFrom,
+  type MatchFilter,
+  ownsColour,
+} from './candidates.ts';
 export { type Ladder, LADDER_POTS, type LadderProblem, type Ladders, solveLadders } from './ladder.ts';
 export { matchColour } from './match.ts';
 export {

@@ -245,7 +245,11 @@ describe('candidates', () => {
     expect(candidatesOf(startingShelf(), { ...anything, noFade: true }).map((c) => c.id)).not.toContain(
       'spirulina',
     );
-    expect(candidatesOf(startingShelf(), { ...anything, inStock: true })).toEqual([]);
+    // Nothing marked in stock means that everything is offered; one colourant in stock, that one alone.
+    const inStock = { ...anything, inStock: true };
+    expect(candidatesOf(startingShelf(), inStock)).toEqual(candidatesOf(startingShelf(), anything));
+    const owned = startingShelf().map((m) => ({ ...m, inStock: m.id === 'red-iron-oxide' }));
+    expect(candidatesOf(owned, inStock).map((c) => c.id)).toEqual(['red-iron-oxide']);
     expect(
       candidatesOf(startingShelf(), { ...anything, exclude: ['madder'] }).map((c) => c.id),
     ).not.toContain('madder');

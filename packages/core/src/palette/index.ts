@@ -35,3 +35,4 @@ export {
   TOP_TECHNIQUES,
 } from './technique.ts';
 export { DEFICIENCIES, type Deficiency, simulateDeficiency } from './vision.ts';
+export { hueBetween, type Relation, relationOf, RELATIONS, turnBetween, turned } from './relation.ts';

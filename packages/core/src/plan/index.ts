@@ -10,10 +10,12 @@ export {
   removeScentPart,
   setAdditive,
   setBase,
+  setBlend,
   setOilMass,
   setOilPercent,
   setOils,
   setScent,
+  setTotalOils,
   useRecipe,
 } from './edit/base.ts';
 export {

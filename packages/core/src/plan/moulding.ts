@@ -41,6 +41,8 @@ export interface BarCut {
 }
 
 export interface Moulding {
+  /** The oils follow the moulds, until an amount of oils is set by hand. */
+  readonly leads: boolean;
   readonly moulds: readonly MouldRow[];
   /** Batter wanted for the top or for piping, beyond the fill. */
   readonly reserve: Grams;
@@ -52,6 +54,7 @@ export interface Moulding {
 }
 
 export const emptyMoulding: Moulding = {
+  leads: false,
   moulds: [],
   reserve: grams(0),
   lossPerJug: grams(12),

@@ -21,7 +21,7 @@ export interface Plan {
   readonly materials: readonly Material[];
 }
 
-export const PLAN_SCHEMA = 8;
+export const PLAN_SCHEMA = 9;
 
 /** What the batch is to look like: the colours wanted, and how they are brought together. */
 export interface Idea {

@@ -22,8 +22,13 @@ interface IdeaV6 {
   readonly technique: string | null;
   readonly colours: Plan['idea']['colours'];
 }
+/** Schema 8: the moulds never led the oils. */
+type PlanV8 = Omit<Plan, 'schema' | 'moulding'> & {
+  readonly schema: 8;
+  readonly moulding: Omit<Plan['moulding'], 'leads'>;
+};
 /** Schema 7: materials whose looks were in their curves alone. */
-type PlanV7 = Omit<Plan, 'schema' | 'materials'> & { readonly schema: 7; readonly materials: OldMaterials };
+type PlanV7 = Omit<PlanV8, 'schema' | 'materials'> & { readonly schema: 7; readonly materials: OldMaterials };
 /** Schema 6: one technique a bar, embeds of one colour; materials without density, fat or water of their own. */
 type PlanV6 = Omit<PlanV7, 'schema' | 'idea' | 'base' | 'pots' | 'embeds' | 'lines'> & {
   readonly schema: 6;
@@ -187,33 +192,41 @@ const toV7 = (stored: PlanV6): PlanV7 => ({
   lines: stored.lines.map((l) => ({ ...l, carrier: null })),
 });
 
-const toV8 = (stored: PlanV7): Plan => ({
+const toV8 = (stored: PlanV7): PlanV8 => ({
   ...stored,
-  schema: PLAN_SCHEMA,
+  schema: 8,
   materials: stored.materials.map(upgradeMaterial),
 });
 
-type StoredPlan = Plan | PlanV7 | PlanV6 | PlanV5 | PlanV4 | PlanV3 | PlanV2 | PlanV1;
+const toV9 = (stored: PlanV8): Plan => ({
+  ...stored,
+  schema: PLAN_SCHEMA,
+  moulding: { ...stored.moulding, leads: false },
+});
+
+type StoredPlan = Plan | PlanV8 | PlanV7 | PlanV6 | PlanV5 | PlanV4 | PlanV3 | PlanV2 | PlanV1;
 
 /** A stored plan of any schema → the present one. @throws RangeError for a schema this program does not know. */
 export function upgradePlan(stored: StoredPlan): Plan {
   switch (stored.schema) {
     case PLAN_SCHEMA:
       return stored;
+    case 8:
+      return toV9(stored);
     case 7:
-      return toV8(stored);
+      return toV9(toV8(stored));
     case 6:
-      return toV8(toV7(stored));
+      return toV9(toV8(toV7(stored)));
     case 5:
-      return toV8(toV7(toV6(stored)));
+      return toV9(toV8(toV7(toV6(stored))));
     case 4:
-      return toV8(toV7(toV6(toV5(stored))));
+      return toV9(toV8(toV7(toV6(toV5(stored)))));
     case 3:
-      return toV8(toV7(toV6(toV5(toV4(stored)))));
+      return toV9(toV8(toV7(toV6(toV5(toV4(stored))))));
     case 2:
-      return toV8(toV7(toV6(toV5(toV4(toV3(stored))))));
+      return toV9(toV8(toV7(toV6(toV5(toV4(toV3(stored)))))));
     case 1:
-      return toV8(toV7(toV6(toV5(toV4(toV3(toV2(stored)))))));
+      return toV9(toV8(toV7(toV6(toV5(toV4(toV3(toV2(stored))))))));
     default:
       throw new RangeError(`A plan of schema ${String((stored as { schema: unknown }).schema)} is not known`);
   }

@@ -2,7 +2,7 @@ import { type Printer } from '../units/printer.ts';
 import { flowOf } from '../balance/balance.ts';
 import { barWeights } from '../balance/fill.ts';
 import { massPerBar } from '../balance/perBar.ts';
-import { oilsBring } from '../balance/blend.ts';
+import { type Felt, FELT_ACIDS, oilsBring } from '../balance/blend.ts';
 import { type LyeFlow } from '../balance/flow.ts';
 import { MOLAR_MASS, concentrationOf, lyeRate, sapNaoh, superfatRange } from '../balance/lye.ts';
 import { DENSITY } from '../balance/density.ts';
@@ -28,31 +28,18 @@ export const oils = (plan: Plan, print: Printer): Lines => {
   ];
 };
 
-/** One property of the blend, oil by oil. */
-export const property = (
-  plan: Plan,
-  print: Printer,
-  key: 'hardness' | 'cleansing' | 'bubbly' | 'creamy' | 'conditioning',
-): Lines => {
+/** One group of the blend's fatty acids, oil by oil. */
+export const felt = (plan: Plan, print: Printer, group: Felt): Lines => {
   const rows = oilsBring(plan);
   return [
-    ACIDS[key],
-    ...rows.map((o) => `${o.material.name}: ${o.part ? print.number(o.part[key], 1) : 'unknown'}`),
+    `${FELT_ACIDS[group].join(' and ')} acid, each oil by its share`,
+    ...rows.map((o) => `${o.material.name}: ${o.part ? print.number(o.part[group], 1) : 'unknown'}`),
     `= ${print.number(
-      rows.reduce((s, o) => s + (o.part?.[key] ?? 0), 0),
+      rows.reduce((s, o) => s + (o.part?.[group] ?? 0), 0),
       1,
-    )} % of the known fatty acids`,
+    )} % of the oils`,
   ];
 };
-
-const ACIDS = {
-  hardness: 'Lauric, myristic, palmitic and stearic acid, each oil by its share',
-  cleansing: 'Lauric and myristic acid, each oil by its share',
-  bubbly: 'Lauric, myristic and ricinoleic acid, each oil by its share',
-  creamy: 'Palmitic, stearic and ricinoleic acid, each oil by its share',
-  conditioning: 'Ricinoleic, oleic, linoleic and linolenic acid, each oil by its share',
-} as const;
-
 /** Sodium hydroxide, and potassium hydroxide where some is used. */
 export function lye(plan: Plan, print: Printer, of: LyeFlow): Lines {
   const { base } = plan;

@@ -3,7 +3,7 @@ import { type EmbedFacts, SOAP_DENSITY } from '../balance/embedFacts.ts';
 import { barWeights, cureLoss, fillOf, type SolveGoal, WATER_LEAVES, waterShare } from '../balance/fill.ts';
 import { barsOfMould, dividedFill, mouldArea, mouldVolume } from '../balance/mould.ts';
 import { type MouldRow } from '../plan/moulding.ts';
-import { type Plan } from '../plan/plan.ts';
+import { materialOf, type Plan } from '../plan/plan.ts';
 import { type Lines } from './lines.ts';
 
 /** How full the mould gets. */
@@ -82,6 +82,11 @@ export function solved(plan: Plan, print: Printer, goal: SolveGoal, oils: number
   const now = fillOf(plan);
   const scale = `${print.mass(plan.base.totalOils)} of oils make ${print.mass(now.batter)} of batter now, with all that goes into it`;
   switch (goal.from) {
+    case 'material':
+      return [
+        `${print.mass(goal.mass)} of ${materialOf(plan, goal.materialId).name} at hand; every amount goes with the oils`,
+        `= ${print.mass(oils)} of oils`,
+      ];
     case 'lye':
       return [
         `${print.mass(goal.mass)} of sodium hydroxide is what these oils take at this superfat:`,

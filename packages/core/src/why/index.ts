@@ -8,7 +8,7 @@ export {
   lye,
   oils,
   perBar,
-  property,
+  felt,
   scent,
   scentCost,
   stabiliser,

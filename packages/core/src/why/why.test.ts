@@ -1,3 +1,4 @@
+import { FELT } from '../balance/blend.ts';
 import { dose, planWith, pot, scentOf, tenthGramScale, bead } from '../testing/plans.ts';
 import { grams, gramsPerKg } from '../units/quantity.ts';
 import { printerFor } from '../units/printer.ts';
@@ -63,8 +64,9 @@ function everyWhy(plan: Plan, print = printerFor(metricUnits)): string[] {
     ...why.oils(plan, print),
     ...why.density(plan, print),
     ...why.concentration(plan, print),
-    ...(['hardness', 'cleansing', 'bubbly', 'creamy', 'conditioning'] as const).flatMap((key) =>
-      why.property(plan, print, key),
+    ...FELT.flatMap((group) => why.felt(plan, print, group)),
+    ...plan.materials.flatMap((m) =>
+      why.solved(plan, print, { from: 'material', materialId: m.id, mass: 300 }, 750),
     ),
     ...(sheet.scent ? why.scentCost(print, sheet.scent) : []),
     ...sheet.dispersions.flatMap((d) => why.dispersion(print, d)),

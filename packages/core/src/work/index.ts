@@ -14,7 +14,7 @@ export { fallbackDesign, pourStages } from './design.ts';
 export { withFinish } from './finish.ts';
 export { scrubMeasures } from './scrub.ts';
 export { workOrder, type WorkOrder } from './order.ts';
-export { PACE_SPREAD, type PotPace } from './pace.ts';
+export { batterPace, PACE_SPREAD, type PotPace } from './pace.ts';
 export {
   type PrepAdditive,
   type PrepPot,

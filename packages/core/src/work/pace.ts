@@ -1,5 +1,5 @@
 import { type ScentFacts } from '../material/material.ts';
-import { blendProperties, fattyFactors, wordFactor } from '../balance/blend.ts';
+import { blendAcids, fattyFactors, wordFactor } from '../balance/blend.ts';
 import { flowOf } from '../balance/balance.ts';
 import { tinted } from '../balance/flow.ts';
 import { concentrationOf, lyeRate } from '../balance/lye.ts';
@@ -46,7 +46,7 @@ const clamp = (v: number, low: number, high: number): number => Math.min(high, M
 /** What sets the pace of the whole batter, or of a mini-batch with its own oils. */
 export function basePace(plan: Plan, oils: readonly OilRow[] = plan.base.oils): PaceFactor[] {
   const { base, work } = plan;
-  const blend = blendProperties(plan, oils);
+  const blend = blendAcids(plan, oils);
   const { naoh, koh, liquid } = lyeRate(plan, oils);
   const concentration = concentrationOf(naoh + koh, liquid);
   const milk = milkShare(plan);
@@ -66,6 +66,23 @@ export function basePace(plan: Plan, oils: readonly OilRow[] = plan.base.oils): 
         factor: doseFactor(plan, a.materialId, a.dose),
       })),
   ];
+}
+
+/** Minutes from emulsion to each trace of the whole batter, uncoloured and unscented, and what drives it most. */
+export function batterPace(plan: Plan): {
+  readonly light: number;
+  readonly medium: number;
+  readonly thick: number;
+  readonly factors: readonly PaceFactor[];
+} {
+  const factors = basePace(plan);
+  const factor = factors.reduce((product, f) => product * f.factor, 1);
+  return {
+    light: REFERENCE.light * factor,
+    medium: REFERENCE.medium * factor,
+    thick: REFERENCE.thick * factor,
+    factors: factors.toSorted((a, b) => Math.abs(Math.log(b.factor)) - Math.abs(Math.log(a.factor))),
+  };
 }
 
 /** A material's effect at a dose: its own factor at the typical dose, growing with the dose up to half as much again. */

@@ -1,4 +1,4 @@
-import { CopyOutlined, DeleteOutlined } from '@ant-design/icons';
+import { CopyOutlined, DeleteOutlined } from '../../shared/ui/icons.tsx';
 import { Button } from 'antd';
 import { Link } from 'react-router';
 import { type BatchSummary } from '@kleur/contract';

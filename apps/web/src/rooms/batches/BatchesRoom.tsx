@@ -1,4 +1,4 @@
-import { PlusOutlined } from '@ant-design/icons';
+import { PlusOutlined } from '../../shared/ui/icons.tsx';
 import { App, Button, Dropdown, Pagination, Select } from 'antd';
 import { useNavigate } from 'react-router';
 import { BATCH_STATES, type BatchState, type BatchSummary, type PaletteWire } from '@kleur/contract';
@@ -9,6 +9,7 @@ import {
   useCopyBatchMutation,
   useCreateBatchMutation,
   useDeleteBatchMutation,
+  useOpenExampleMutation,
   useRestoreBatchMutation,
 } from '../../data/batches.ts';
 import { usePalettesQuery } from '../../data/palettes.ts';
@@ -29,6 +30,7 @@ export function BatchesRoom() {
   const { data, error, isFetching, refetch } = useBatchesQuery({ page, q, state });
   const [create] = useCreateBatchMutation();
   const [copy] = useCopyBatchMutation();
+  const [example] = useOpenExampleMutation();
   const [remove] = useDeleteBatchMutation();
   const [restore] = useRestoreBatchMutation();
   const { message } = App.useApp();
@@ -45,11 +47,10 @@ export function BatchesRoom() {
     }
   };
 
-  const createNew = async (): Promise<void> => {
-    const made = await attempt(
-      create({ name: 'Untitled batch', state: 'idea', madeOn: null, plan: emptyPlan() }).unwrap(),
-    );
-    if (made) void navigate(`/batches/${made.id}/base`);
+  const startNew = (): void => void navigate('/batches/new');
+  const openExample = async (): Promise<void> => {
+    const made = await attempt(example().unwrap());
+    if (made) void navigate(`/batches/${made.id}`);
   };
   const duplicate = async (batch: BatchSummary): Promise<void> => {
     const made = await attempt(copy(batch.id).unwrap());
@@ -75,10 +76,11 @@ export function BatchesRoom() {
   };
 
   const newButton = (
-    <Button type="primary" icon={<PlusOutlined />} onClick={() => void createNew()}>
+    <Button type="primary" icon={<PlusOutlined />} onClick={startNew}>
       New batch
     </Button>
   );
+  const exampleButton = <Button onClick={() => void openExample()}>Open an example</Button>;
   const filtered = q !== '' || state !== '';
 
   return (
@@ -94,7 +96,7 @@ export function BatchesRoom() {
           set({ q: text, page: '' });
         },
       }}
-      onNew={() => void createNew()}
+      onNew={startNew}
       notice={<UnsentList />}
       tools={
         <>
@@ -111,6 +113,7 @@ export function BatchesRoom() {
             ]}
           />
           {newButton}
+          {exampleButton}
           {palettes.length > 0 && (
             <Dropdown
               trigger={['click']}
@@ -136,9 +139,14 @@ export function BatchesRoom() {
         data?.items.length === 0 && !filtered
           ? {
               title: 'No batch yet',
-              action: newButton,
+              action: (
+                <div className="empty-acts">
+                  {newButton}
+                  {exampleButton}
+                </div>
+              ),
               advice:
-                'Start with the oils, add pots and colours, and see each pot fresh, at the cut and cured before you pour.',
+                'Choose oils, a mould and colours, and see each pot fresh, at the cut and cured before you pour.',
             }
           : null
       }

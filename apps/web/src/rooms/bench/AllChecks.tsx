@@ -1,9 +1,9 @@
 import { Drawer } from 'antd';
 import { Link } from 'react-router';
-import { type Check, type CheckLevel } from '@kleur/core/checks';
+import { type CheckLevel } from '@kleur/core/checks';
 import { CheckList } from './CheckList.tsx';
 import { CHECK_LEVELS } from './checkLevels.ts';
-import { type PlanFrame } from './state/planFrame.ts';
+import { placeOf } from './checkPlace.ts';
 import { useChecks, usePlanFrame } from './state/useDerived.ts';
 
 const TITLES: Readonly<Record<CheckLevel, string>> = {
@@ -11,36 +11,6 @@ const TITLES: Readonly<Record<CheckLevel, string>> = {
   warn: 'Warnings',
   tip: 'Tips',
 };
-
-type Spot = Exclude<Check['place']['at'], 'pot' | 'dose'>;
-/** What a place is called, and where it is. */
-const PLACES: Readonly<Record<Spot, readonly [name: string, path: string, part: string]>> = {
-  oils: ['Oils', 'base', 'oils'],
-  superfat: ['Superfat', 'base', 'oils'],
-  lye: ['Lye and liquid', 'base', 'oils'],
-  scent: ['Scent', 'base', 'scent'],
-  additives: ['Additives', 'base', 'additives'],
-  mould: ['Mould', 'base', 'mould'],
-  embeds: ['Embeds', 'base', 'embeds'],
-  pots: ['Pots', 'pots', ''],
-  idea: ['Idea', 'idea', ''],
-  work: ['Work', 'prep', 'order'],
-};
-
-interface Place {
-  readonly name: string;
-  readonly path: string;
-  readonly search: string;
-}
-
-function placeOf(plan: Pick<PlanFrame, 'pots'>, { place }: Check): Place {
-  if ('potId' in place) {
-    const pot = plan.pots.find((p) => p.id === place.potId);
-    return { name: pot?.name ?? 'Pots', path: 'pots', search: `?pot=${place.potId}` };
-  }
-  const [name, path, part] = PLACES[place.at];
-  return { name, path, search: part === '' ? '' : `?part=${part}` };
-}
 
 /** Everything that the plan's checks have to say, in one list. */
 export default function AllChecks({

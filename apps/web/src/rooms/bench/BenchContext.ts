@@ -9,6 +9,9 @@ export interface BenchContextValue {
   /** The pot that is selected everywhere, or null when there is none. */
   readonly selectedId: string | null;
   readonly select: (potId: string) => void;
+  /** Whether Prep takes no change by touch. */
+  readonly locked: boolean;
+  readonly setLocked: (locked: boolean) => void;
 }
 
 export const BenchContext = createContext<BenchContextValue | null>(null);

@@ -1,4 +1,4 @@
-import { RedoOutlined, UndoOutlined } from '@ant-design/icons';
+import { RedoOutlined, RollbackOutlined } from '../../shared/ui/icons.tsx';
 import { Button, Select } from 'antd';
 import { memo } from 'react';
 import { BATCH_STATES } from '@kleur/contract';
@@ -8,6 +8,7 @@ import { DayField } from '../../shared/ui/DayField.tsx';
 import { NameField } from '../../shared/ui/NameField.tsx';
 import { stateName } from '../../shared/ui/stateName.ts';
 import { SaveSign } from './SaveSign.tsx';
+import { useLock } from './useLock.ts';
 import { bench } from './state/benchSlice.ts';
 import { edits } from './state/edits.ts';
 import { useBenchState, useHead } from './state/useDerived.ts';
@@ -26,7 +27,7 @@ export const BenchHead = memo(function BenchHead() {
   };
   useKeys({ 'mod+z': undo, 'mod+shift+z': redo, 'mod+y': redo });
   return (
-    <header className="bench-head">
+    <header className="bench-head" inert={useLock().locked}>
       <NameField
         label="Name of the batch"
         hideLabel
@@ -55,13 +56,9 @@ export const BenchHead = memo(function BenchHead() {
       />
       <span className="spring" />
       <SaveSign />
-      <Button
-        icon={<UndoOutlined />}
-        disabled={!canUndo}
-        onClick={undo}
-        aria-label="Undo"
-        title="Undo (Ctrl Z)"
-      />
+      <Button icon={<RollbackOutlined />} disabled={!canUndo} onClick={undo} title="Undo (Ctrl Z)">
+        Undo
+      </Button>
       <Button
         icon={<RedoOutlined />}
         disabled={!canRedo}

@@ -20,14 +20,16 @@ import { useStore } from 'react-redux';
 import { batchSaves, setOnBench } from '../../data/batchSaves.ts';
 import { useAppDispatch } from '../../data/store.ts';
 import { HOLDS_KEYS, useKeys } from '../../shared/hooks/useKeys.ts';
+import { KEYS } from '../../shared/keys.ts';
 import { newId } from '../../data/newId.ts';
 import { EmptyState } from '../../shared/ui/EmptyState.tsx';
 import { colourWorker } from '../../workers/client.ts';
 import { BenchContext } from './BenchContext.ts';
 import { type Loaded } from './benchLoader.ts';
 import { BenchHead } from './BenchHead.tsx';
-import { BenchStrip } from './BenchStrip.tsx';
+import { BenchTop } from './BenchTop.tsx';
 import { ChecksDrawer } from './ChecksDrawer.tsx';
+import { ColourNews } from './ColourNews.tsx';
 import { nextPotName } from './potNames.ts';
 import './state/autosave.ts';
 import { bench, isHeld, presentOf, selectBench } from './state/benchSlice.ts';
@@ -37,9 +39,16 @@ import { watchElsewhere } from './state/elsewhere.ts';
 import './state/following.ts';
 import { LiveChecks } from './state/liveChecks.ts';
 import { BARE, LiveColours } from './state/liveColours.ts';
-import { useBenchState, useChecksQuestion, usePlan, usePlanGel, usePotIds } from './state/useDerived.ts';
+import {
+  useBenchState,
+  useChecksQuestion,
+  useHead,
+  usePlan,
+  usePlanGel,
+  usePotIds,
+} from './state/useDerived.ts';
 import { steps } from './steps.ts';
-import { TimeStrip } from './TimeStrip.tsx';
+import { TodoLine } from './TodoLine.tsx';
 import { UnitSwitch } from './UnitSwitch.tsx';
 
 const GoneBatch = lazy(() => import('./GoneBatch.tsx'));
@@ -129,7 +138,11 @@ const OpenBench = memo(function OpenBench(props: { readonly id: string; readonly
     },
     [setParams],
   );
-  const context = useMemo(() => ({ live, checks, selectedId, select }), [live, checks, selectedId, select]);
+  const [locked, setLocked] = useState(false);
+  const context = useMemo(
+    () => ({ live, checks, selectedId, select, locked, setLocked }),
+    [live, checks, selectedId, select, locked],
+  );
 
   const addPot = useCallback((): void => {
     const pots = presentOf(selectBench(store.getState()))?.plan.pots ?? [];
@@ -138,7 +151,7 @@ const OpenBench = memo(function OpenBench(props: { readonly id: string; readonly
     dispatch(edits.potAdded({ id, name: nextPotName(pots) }));
     void navigate({ pathname: 'pots', search: `?pot=${id}` });
   }, [dispatch, navigate, store]);
-  useKeys({ p: addPot });
+  useKeys({ [KEYS.newPot.key]: addPot });
 
   return (
     <BenchContext value={context}>
@@ -147,11 +160,11 @@ const OpenBench = memo(function OpenBench(props: { readonly id: string; readonly
       <LeaveGuard />
       <Elsewhere id={id} />
       <BenchHead />
-      <div className="bench-top">
-        <BenchStrip onAdd={addPot} />
-        <TimeStrip startGel={gel} />
-      </div>
+      <BenchTop onAdd={addPot} startGel={gel} />
+      <BenchTitle />
+      <ColourNews />
       <StepNav />
+      <TodoLine />
       <div className="step-body">
         <Outlet />
       </div>
@@ -159,6 +172,14 @@ const OpenBench = memo(function OpenBench(props: { readonly id: string; readonly
     </BenchContext>
   );
 });
+
+/** The title of the window: the batch, its step and the application. */
+function BenchTitle() {
+  const { name } = useHead();
+  const { pathname } = useLocation();
+  const step = steps.find((s) => pathname.endsWith(`/${s.path}`));
+  return <title>{[name, step?.label, 'Kleur'].filter(Boolean).join(' · ')}</title>;
+}
 
 /** Bars every way out while the maker has to choose, and asks. */
 function Held({ id }: { readonly id: string }) {

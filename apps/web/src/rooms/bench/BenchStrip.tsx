@@ -1,4 +1,4 @@
-import { CloudOutlined, PlusOutlined } from '@ant-design/icons';
+import { CloudOutlined, PlusOutlined } from '../../shared/ui/icons.tsx';
 import { memo, type KeyboardEvent, useRef } from 'react';
 
 import { PLAN_LIMITS } from '@kleur/core/plan';
@@ -6,6 +6,7 @@ import { LevelMark } from '../../shared/ui/Levels.tsx';
 import { usePrinter } from '../../shared/hooks/useSettings.ts';
 import { useBench } from './BenchContext.ts';
 import { PotSwatch } from './PotSwatch.tsx';
+import { useLock } from './useLock.ts';
 import { useSkin } from './useSkin.ts';
 import { usePotMark, usePrep } from './state/useDerived.ts';
 
@@ -116,12 +117,13 @@ const PotMarks = memo(function PotMarks(props: { readonly potId: string; readonl
 });
 
 const AddPot = memo(function AddPot({ full, onAdd }: { readonly full: boolean; readonly onAdd: () => void }) {
+  const { locked } = useLock();
   return (
     <button
       type="button"
       className="pot-add"
       onClick={onAdd}
-      disabled={full}
+      disabled={full || locked}
       title={full ? `At most ${PLAN_LIMITS.pots} pots` : 'New pot (P)'}
     >
       <PlusOutlined />

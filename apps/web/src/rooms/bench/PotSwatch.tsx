@@ -1,4 +1,5 @@
 import { memo } from 'react';
+import { colourWords } from '@kleur/core/colour';
 import { usePotColour } from './BenchContext.ts';
 import { BARE, type NamedStage } from './state/liveColours.ts';
 
@@ -23,7 +24,7 @@ export const PotSwatch = memo(function PotSwatch(props: {
     <span
       className={`swatch ${props.className ?? ''}`}
       role="img"
-      aria-label={`${props.label}, ${words[props.stage]}: ${colour?.hex ?? 'not predicted yet'}`}
+      aria-label={`${props.label}, ${words[props.stage]}: ${colour ? `${colourWords(colour.lab)}, ${colour.hex}` : 'not predicted yet'}`}
       data-hex={colour?.hex}
       style={colour ? { background: colour.hex } : undefined}
     >

@@ -1,4 +1,9 @@
-import { CheckOutlined, CloudSyncOutlined, DisconnectOutlined, EditOutlined } from '@ant-design/icons';
+import {
+  CheckOutlined,
+  CloudSyncOutlined,
+  DisconnectOutlined,
+  EditOutlined,
+} from '../../shared/ui/icons.tsx';
 import { Button } from 'antd';
 import { lazy, Suspense } from 'react';
 import { batchSaves } from '../../data/batchSaves.ts';

@@ -1,9 +1,12 @@
 import { Segmented, Switch } from 'antd';
-import { memo, useEffect, useMemo, useState } from 'react';
+import { type KeyboardEvent, memo, useEffect, useMemo, useRef, useState } from 'react';
 import { bareComposition, potComposition } from '@kleur/core/balance';
 import { CURED_HOURS } from '@kleur/core/pigment';
 import { type Composition } from '@kleur/core/pigment';
 import { useKeys } from '../../shared/hooks/useKeys.ts';
+import { KEYS } from '../../shared/keys.ts';
+import { useTouchNotice } from '../../shared/hooks/useUndoNotice.tsx';
+import { Slide } from '../../shared/ui/Slide.tsx';
 import { colourWorker } from '../../workers/client.ts';
 import { latestOnly } from '../../data/latest.ts';
 import { useBench } from './BenchContext.ts';
@@ -15,6 +18,15 @@ const GELS = [
   { value: 0.5, label: 'Half' },
   { value: 1, label: 'Full gel' },
 ];
+/** The slider goes from mark to mark. */
+const STEP_KEYS: Readonly<Record<string, 1 | -1 | undefined>> = {
+  ArrowLeft: -1,
+  ArrowDown: -1,
+  PageDown: -1,
+  ArrowRight: 1,
+  ArrowUp: 1,
+  PageUp: 1,
+};
 /** Steps of the colour trail behind the handle. */
 const TRAIL = 48;
 const POSITIONS = Array.from({ length: TRAIL }, (_, i) => (i + 0.5) / TRAIL);
@@ -38,14 +50,22 @@ export const TimeStrip = memo(function TimeStrip({ startGel }: { readonly startG
     live.setStage({ hours, gel, light });
   }, [live, hours, gel, light]);
 
+  const before = useRef(hours);
+  const tellTouched = useTouchNotice();
+  const onSlideKey = (event: KeyboardEvent): void => {
+    const by = STEP_KEYS[event.key];
+    if (by === undefined) return;
+    event.preventDefault();
+    setHours((h) => neighbourTick(h, by));
+  };
   useKeys({
-    '[': () => {
+    [KEYS.earlier.key]: () => {
       setHours((h) => neighbourTick(h, -1));
     },
-    ']': () => {
+    [KEYS.later.key]: () => {
       setHours((h) => neighbourTick(h, 1));
     },
-    g: () => {
+    [KEYS.gel.key]: () => {
       setGel((g) => GELS[(GELS.findIndex((x) => x.value === g) + 1) % GELS.length]!.value);
     },
   });
@@ -54,16 +74,26 @@ export const TimeStrip = memo(function TimeStrip({ startGel }: { readonly startG
     <section className="time-strip" aria-label="Time and gel">
       <div className="time-track">
         <TimeTrail gel={gel} light={light} />
-        <input
-          type="range"
-          aria-label="Time since the pour"
-          aria-valuetext={sayHours(hours)}
-          min={0}
-          max={1}
+        <Slide
+          label="Time since the pour"
+          valueText={sayHours(hours)}
           step={0.002}
           value={positionOfHours(hours)}
-          onChange={(e) => {
-            setHours(hoursOfPosition(Number(e.target.value)));
+          onChange={(at) => {
+            setHours(hoursOfPosition(at));
+          }}
+          onKeyDown={onSlideKey}
+          onHold={() => {
+            before.current = hours;
+          }}
+          onCancel={() => {
+            setHours(before.current);
+          }}
+          onTouched={() => {
+            const back = before.current;
+            tellTouched('Time since the pour', sayHours(back), sayHours(hours), () => {
+              setHours(back);
+            });
           }}
         />
         <div className="time-ticks">

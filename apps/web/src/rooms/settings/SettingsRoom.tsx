@@ -26,6 +26,7 @@ import styles from './SettingsRoom.module.css';
 export function SettingsRoom() {
   return (
     <div className={styles.room}>
+      <title>Settings · Kleur</title>
       <h1>Settings</h1>
       <SettingsForm name="settings">
         <section>

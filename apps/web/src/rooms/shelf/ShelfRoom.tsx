@@ -1,4 +1,4 @@
-import { PlusOutlined } from '@ant-design/icons';
+import { PlusOutlined } from '../../shared/ui/icons.tsx';
 import { App, Button, Checkbox, Select } from 'antd';
 import { useEffect, useMemo, useState } from 'react';
 import { type MaterialWire } from '@kleur/contract';
@@ -16,6 +16,7 @@ import { kindName } from '../../shared/ui/kindName.ts';
 import { colourWorker } from '../../workers/client.ts';
 import { writeOf } from './materialWrite.ts';
 import { MaterialEditor } from './MaterialEditor.tsx';
+import { OwnedDrawer } from './OwnedDrawer.tsx';
 import { ShelfRow } from './ShelfRow.tsx';
 
 const NEW = 'new';
@@ -122,6 +123,13 @@ export function ShelfRoom() {
             >
               In stock
             </Checkbox>
+            <Button
+              onClick={() => {
+                set({ own: '1' });
+              }}
+            >
+              What I own
+            </Button>
             <Button type="primary" icon={<PlusOutlined />} onClick={openNew}>
               New item
             </Button>
@@ -169,6 +177,14 @@ export function ShelfRoom() {
           </section>
         ))}
       </ListRoom>
+      {params.get('own') === '1' && data && (
+        <OwnedDrawer
+          materials={data}
+          onClose={() => {
+            set({ own: '' });
+          }}
+        />
+      )}
       {item && data && (
         <MaterialEditor
           key={item}

@@ -1,4 +1,5 @@
 import { useEffect, useRef } from 'react';
+import { areLetterKeysOn, KEYS } from '../keys.ts';
 
 export type KeyMap = Readonly<Record<string, (event: KeyboardEvent) => void>>;
 
@@ -8,6 +9,12 @@ const typing = (target: EventTarget | null): boolean =>
     target.tagName === 'TEXTAREA' ||
     target.tagName === 'SELECT' ||
     (target instanceof HTMLInputElement && !['range', 'checkbox', 'radio'].includes(target.type)));
+
+/** Undo and redo inside a text that is still being written are the text's own. */
+export const OWN_UNDO = { 'data-own-undo': '' } as const;
+
+const hasOwnUndo = (target: EventTarget | null): boolean =>
+  target instanceof HTMLElement && 'ownUndo' in target.dataset;
 
 /** On what must be answered before anything else: no page-wide key reaches past it. */
 export const HOLDS_KEYS = { 'data-holds-keys': '' } as const;
@@ -26,7 +33,9 @@ export function useKeys(map: KeyMap): void {
   useEffect(() => {
     const onKey = (event: KeyboardEvent): void => {
       const mod = event.ctrlKey || event.metaKey;
-      if (event.altKey || (!mod && typing(event.target))) return;
+      if (event.altKey || (!mod && typing(event.target)) || (mod && hasOwnUndo(event.target))) return;
+      // “?” stays, since it leads to the switch.
+      if (!mod && event.key.length === 1 && event.key !== KEYS.help.key && !areLetterKeysOn()) return;
       const key = event.key.length === 1 ? event.key.toLowerCase() : event.key;
       const handler = current.current[`${mod ? 'mod+' : ''}${mod && event.shiftKey ? 'shift+' : ''}${key}`];
       if (!handler) return;

@@ -9,15 +9,16 @@ export function useUndoNotice(): (notice: {
   title: string;
   description?: string;
   undo: () => void;
+  seconds?: number;
 }) => void {
   const { notification } = App.useApp();
   return useCallback(
-    ({ key, title, description, undo }) => {
+    ({ key, title, description, undo, seconds = SECONDS }) => {
       notification.open({
         key,
         title,
         description,
-        duration: SECONDS,
+        duration: seconds,
         placement: 'bottomLeft',
         actions: (
           <Button
@@ -32,5 +33,24 @@ export function useUndoNotice(): (notice: {
       });
     },
     [notification],
+  );
+}
+
+const TOUCH_SECONDS = 6;
+
+/** Tells what a finger has changed, from what to what, with a button that takes it back. One notice a control. */
+export function useTouchNotice(): (what: string, from: string, to: string, undo: () => void) => void {
+  const notice = useUndoNotice();
+  return useCallback(
+    (what, from, to, undo) => {
+      notice({
+        key: `touched-${what}`,
+        title: what,
+        description: `${from} → ${to}`,
+        undo,
+        seconds: TOUCH_SECONDS,
+      });
+    },
+    [notice],
   );
 }

@@ -1,4 +1,4 @@
-import { CalendarOutlined } from '@ant-design/icons';
+import { CalendarOutlined } from './icons.tsx';
 import dayjs from 'dayjs';
 import { lazy, Suspense, useEffect, useRef, useState } from 'react';
 import { useDays } from '../hooks/useDays.ts';

@@ -1,4 +1,4 @@
-import { InfoCircleOutlined, StopFilled, WarningFilled } from '@ant-design/icons';
+import { InfoCircleOutlined, StopFilled, WarningFilled } from './icons.tsx';
 import { type CheckLevel } from '@kleur/core/checks';
 
 const words: Readonly<Record<CheckLevel, string>> = { stop: 'Stop', warn: 'Warning', tip: 'Tip' };

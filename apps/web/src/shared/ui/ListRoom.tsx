@@ -1,8 +1,9 @@
-import { SearchOutlined } from '@ant-design/icons';
+import { SearchOutlined } from './icons.tsx';
 import { Button, Input, type InputRef } from 'antd';
 import { type ReactNode, useRef } from 'react';
 import { failureOf } from '../../data/api.ts';
 import { useKeys } from '../hooks/useKeys.ts';
+import { KEYS } from '../keys.ts';
 import { EmptyState } from './EmptyState.tsx';
 import styles from './ListRoom.module.css';
 
@@ -46,9 +47,10 @@ export function ListRoom(props: {
 }) {
   const { title, about, search, tools, onNew, failure, nothingFits, nothingYet, children } = props;
   const field = useRef<InputRef>(null);
-  useKeys({ n: onNew, '/': () => field.current?.focus() });
+  useKeys({ [KEYS.fresh.key]: onNew, [KEYS.search.key]: () => field.current?.focus() });
   return (
     <>
+      <title>{`${title} · Kleur`}</title>
       <header className={styles.head}>
         <div>
           <h1>{title}</h1>

@@ -1,6 +1,7 @@
 import { Input } from 'antd';
 import { useId, useState } from 'react';
 import { PLAN_LIMITS } from '@kleur/core/plan';
+import { OWN_UNDO } from '../hooks/useKeys.ts';
 
 /**
  * The name of a thing. Every usable text is committed as it is typed; an empty one stays in the field with the reason
@@ -29,6 +30,7 @@ export function NameField(props: {
         {label}
       </label>
       <Input
+        {...OWN_UNDO}
         id={id}
         variant={bare ? 'borderless' : 'outlined'}
         {...(size && { size })}

@@ -1,4 +1,4 @@
-import { DeleteOutlined } from '@ant-design/icons';
+import { DeleteOutlined } from './icons.tsx';
 import { Button } from 'antd';
 import { type ReactNode } from 'react';
 import styles from './ShareTable.module.css';

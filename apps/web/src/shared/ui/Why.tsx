@@ -1,6 +1,6 @@
 import { memo } from 'react';
 import { useStable } from '../hooks/useStable.ts';
-import { QuestionCircleOutlined } from '@ant-design/icons';
+import { QuestionCircleOutlined } from './icons.tsx';
 import { Popover } from 'antd';
 import { type ReactNode } from 'react';
 

@@ -19,6 +19,12 @@ export const setBase = (plan: Plan, change: Partial<Base>): Plan => ({
   base: { ...plan.base, ...change },
 });
 
+/** Sets the oils of the whole batch by hand: the moulds no longer lead them. */
+export const setTotalOils = (plan: Plan, totalOils: Grams): Plan => ({
+  ...setBase(plan, { totalOils }),
+  moulding: { ...plan.moulding, leads: false },
+});
+
 /** Sets the oils of the recipe, or a mini-batch's own; none of its own are the recipe's again. */
 export const setOils = (plan: Plan, oils: readonly OilRow[], potId: string | null = null): Plan =>
   potId === null ? setBase(plan, { oils }) : setPot(plan, potId, { ownOils: oils });
@@ -45,8 +51,7 @@ export function setOilMass(plan: Plan, id: string, mass: Grams): Plan {
   const masses = plan.base.oils.map((o) => (o.id === id ? mass : (plan.base.totalOils * o.percent) / 100));
   const total = masses.reduce<number>((sum, m) => sum + m, 0);
   if (!(total > 0)) return plan;
-  return setBase(plan, {
-    totalOils: grams(total),
+  return setBase(setTotalOils(plan, grams(total)), {
     oils: plan.base.oils.map((o, i) => ({ ...o, percent: (masses[i]! / total) * 100 })),
   });
 }
@@ -103,6 +108,18 @@ const scentPots = (plan: Plan): Plan =>
   plan.base.scent !== null || plan.pots.some((p) => p.scented)
     ? plan
     : { ...plan, pots: plan.pots.map((p) => ({ ...p, scented: true })) };
+
+/** Replaces the blend by one that was typed or pasted, with the amount of oils where it said masses. */
+export function setBlend(
+  plan: Plan,
+  oils: readonly { readonly material: Material; readonly percent: number }[],
+  total: number | null,
+  rowId: (index: number) => string,
+): Plan {
+  const { superfat, lye, liquid, temperature } = plan.base;
+  const blended = useRecipe(plan, { oils, superfat, lye, liquid, temperature }, rowId);
+  return total === null ? blended : setTotalOils(blended, grams(total));
+}
 
 /** Chooses one scent at a dose in g/kg, keeping how it is used; or none. */
 export const setScent = (plan: Plan, scent: { material: Material; dose: number } | null): Plan =>

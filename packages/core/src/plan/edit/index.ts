@@ -13,10 +13,12 @@ export {
   removeScentPart,
   setAdditive,
   setBase,
+  setBlend,
   setOilMass,
   setOilPercent,
   setOils,
   setScent,
+  setTotalOils,
   useRecipe,
 } from './base.ts';
 export {

@@ -1,4 +1,4 @@
-import { DeleteOutlined, PlusOutlined } from '@ant-design/icons';
+import { DeleteOutlined, PlusOutlined } from '../../../shared/ui/icons.tsx';
 import { Button, Select } from 'antd';
 import { BODY_TECHNIQUES, OMBRE_MOST, type Technique, together, TOP_TECHNIQUES } from '@kleur/core/palette';
 import { type DesignLayer, PLAN_LIMITS, removeDesignLayer, setDesignLayer } from '@kleur/core/plan';

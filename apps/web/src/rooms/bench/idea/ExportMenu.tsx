@@ -1,4 +1,4 @@
-import { DownloadOutlined } from '@ant-design/icons';
+import { DownloadOutlined } from '../../../shared/ui/icons.tsx';
 import { Button, Dropdown } from 'antd';
 import { useState } from 'react';
 import { type PaletteFile, paletteFormats } from '@kleur/core/formats';

@@ -1,4 +1,4 @@
-import { FileOutlined, StarFilled, StarOutlined, DeleteOutlined } from '@ant-design/icons';
+import { FileOutlined, StarFilled, StarOutlined, DeleteOutlined } from '../../../shared/ui/icons.tsx';
 import { App, Button, Segmented } from 'antd';
 import { useState } from 'react';
 import { screenColourFromLabD65 } from '@kleur/core/colour';

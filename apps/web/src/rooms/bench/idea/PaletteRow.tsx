@@ -1,4 +1,4 @@
-import { CloseOutlined, DownloadOutlined, PlusOutlined, SaveOutlined } from '@ant-design/icons';
+import { CloseOutlined, DownloadOutlined, PlusOutlined, SaveOutlined } from '../../../shared/ui/icons.tsx';
 import { App, Button } from 'antd';
 import { lazy, Suspense, useState } from 'react';
 import { labD65FromHex, screenColourFromLabD65 } from '@kleur/core/colour';

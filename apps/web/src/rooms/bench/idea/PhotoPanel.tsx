@@ -1,4 +1,4 @@
-import { CameraOutlined, PictureOutlined } from '@ant-design/icons';
+import { CameraOutlined, PictureOutlined } from '../../../shared/ui/icons.tsx';
 import { Button, Segmented } from 'antd';
 import { type DragEvent, type MouseEvent, useCallback, useEffect, useRef, useState } from 'react';
 import { labD65FromHex, type LabD65, screenColourFromLabD65 } from '@kleur/core/colour';

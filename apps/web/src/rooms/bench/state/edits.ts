@@ -1,5 +1,5 @@
 import { type BatchWrite } from '@kleur/contract';
-import { settleWishes } from '@kleur/core/balance';
+import { settle } from '@kleur/core/balance';
 import { type Material } from '@kleur/core/material';
 import {
   addDose,
@@ -29,6 +29,7 @@ import {
   setPaletteColour,
   setPot,
   setDesign,
+  setTotalOils,
 } from '@kleur/core/plan';
 import { type Grams } from '@kleur/core/units';
 import { type AppDispatch } from '../../../data/store.ts';
@@ -51,7 +52,7 @@ export const editPlan = (change: (plan: Plan) => Plan, key: string | null = null
   editBatch((batch) => {
     const plan = change(batch.plan);
     // What is wanted per bar keeps its wish, whatever else changes.
-    return plan === batch.plan ? batch : { ...batch, plan: settleWishes(plan) };
+    return plan === batch.plan ? batch : { ...batch, plan: settle(plan) };
   }, key);
 
 const changed = (change: object): string => Object.keys(change).join();
@@ -61,6 +62,7 @@ export const edits = {
   headChanged: (change: Partial<Omit<BatchWrite, 'plan'>>) =>
     editBatch((batch) => ({ ...batch, ...change }), `head:${changed(change)}`),
   baseSet: (change: Partial<Base>) => editPlan((p) => setBase(p, change), `base:${changed(change)}`),
+  totalOilsSet: (mass: Grams) => editPlan((p) => setTotalOils(p, mass), 'base:totalOils'),
   oilAdded: (a: { id: string; material: Material }) => editPlan((p) => addOil(p, a.id, a.material)),
   oilPercentSet: (a: { id: string; percent: number }) =>
     editPlan((p) => setOilPercent(p, a.id, a.percent), `oil:${a.id}`),
@@ -85,6 +87,9 @@ export const edits = {
   paletteSet: (colours: readonly PaletteColour[]) => editPlan((p) => setPalette(p, colours)),
   paletteColourSet: (a: { id: string; change: Partial<Omit<PaletteColour, 'id'>> }) =>
     editPlan((p) => setPaletteColour(p, a.id, a.change), `palette:${a.id}`),
+  /** Several colours at once while one of them is dragged. */
+  paletteMoved: (colours: readonly PaletteColour[], id: string) =>
+    editPlan((p) => setPalette(p, colours), `palette:${id}`),
   formulaSet: (a: { potId: string; parts: readonly FormulaPart[] }) =>
     editPlan((p) => setFormula(p, a.potId, a.parts)),
   potsMade: (pots: readonly PalettePot[]) => editPlan((p) => potsFromPalette(p, pots)),

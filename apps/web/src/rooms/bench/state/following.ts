@@ -1,6 +1,6 @@
 import { defaultSettings } from '@kleur/contract';
 import { type LabD65 } from '@kleur/core/colour';
-import { flowOf, gelOf, settleWishes } from '@kleur/core/balance';
+import { flowOf, gelOf, settle } from '@kleur/core/balance';
 import { type PaletteColour, type Plan, setFormula } from '@kleur/core/plan';
 import { materialsApi } from '../../../data/materials.ts';
 import { settingsApi } from '../../../data/settings.ts';
@@ -68,6 +68,6 @@ listenerMiddleware.startListening({
       if (recipe) plan = setFormula(plan, potId, formulaOf(recipe.parts, shelf), colour.id);
     });
     if (plan !== present.plan)
-      listener.dispatch(bench.amended({ batch: { ...present, plan: settleWishes(plan) }, revision }));
+      listener.dispatch(bench.amended({ batch: { ...present, plan: settle(plan) }, revision }));
   },
 });

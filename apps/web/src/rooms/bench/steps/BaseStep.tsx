@@ -7,10 +7,9 @@ import { CheckList } from '../CheckList.tsx';
 import { ColourCard } from '../ColourCard.tsx';
 import { KeepLooks } from '../KeepLooks.tsx';
 import { useChecks, usePlan } from '../state/useDerived.ts';
-import { BlendBars } from './base/BlendBars.tsx';
+import { BaseLines } from './base/BaseLines.tsx';
 import { LyePanel } from './base/LyePanel.tsx';
 import { OilTable } from './base/OilTable.tsx';
-import { WhiteLimit } from './base/WhiteLimit.tsx';
 
 const MouldPart = lazy(() => import('./base/MouldPart.tsx').then((m) => ({ default: m.MouldPart })));
 const ScentPart = lazy(() => import('./base/ScentPart.tsx').then((m) => ({ default: m.ScentPart })));
@@ -56,12 +55,11 @@ export function BaseStep() {
           <div>
             <OilTable />
             <CheckList checks={checks.filter((c) => c.place.at === 'oils')} label="Checks on the oils" />
-            <BlendBars />
+            <BaseLines />
           </div>
           <aside>
             <h2>The bare base</h2>
             <ColourCard potId={null} label="the bare base" />
-            <WhiteLimit />
             <KeepLooks />
             <LyePanel />
             <CheckList checks={checks.filter((c) => c.place.at !== 'oils')} label="Checks on the lye" />

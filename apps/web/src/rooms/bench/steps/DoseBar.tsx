@@ -1,10 +1,12 @@
-import { memo, useMemo } from 'react';
+import { memo, useMemo, useRef } from 'react';
 import { potCanvas } from '@kleur/core/balance';
 import { type DoseWindow, isPale, type Material } from '@kleur/core/material';
 import { type Canvas, cured, justSeen, predictColour } from '@kleur/core/pigment';
 import { gramsPerKg, type GramsPerKg } from '@kleur/core/units';
 import { type Axis, logAxis } from '../../../shared/axis/logAxes.ts';
 import { usePrinter } from '../../../shared/hooks/useSettings.ts';
+import { useTouchNotice } from '../../../shared/hooks/useUndoNotice.tsx';
+import { Slide } from '../../../shared/ui/Slide.tsx';
 import { useStage } from '../BenchContext.ts';
 import { usePlanPart } from '../state/useDerived.ts';
 
@@ -42,6 +44,9 @@ export function DoseBar(props: {
     () => logAxis(Math.min(lower(w), (seen ?? Infinity) * BEFORE_SEEN), w.ceiling * BEYOND),
     [w, seen],
   );
+  const before = useRef(dose);
+  const tellTouched = useTouchNotice();
+  const say = (d: GramsPerKg): string => `${print.significant(d, 3)} g per kg oils`;
   const marks = [
     ...(seen === null ? [] : [['just seen', seen] as const]),
     ['typical', w.typical] as const,
@@ -50,16 +55,26 @@ export function DoseBar(props: {
   return (
     <div className="dose-bar">
       <DoseTrail material={material} axis={axis} potId={props.potId} />
-      <input
-        type="range"
-        aria-label={`${material.name}, strength`}
-        aria-valuetext={`${print.significant(dose, 3)} g per kg oils`}
-        min={0}
-        max={1}
+      <Slide
+        label={`${material.name}, strength`}
+        valueText={say(dose)}
         step={0.002}
         value={dose > 0 ? axis.at(dose) : 0}
-        onChange={(e) => {
-          props.onDose(gramsPerKg(Number(axis.valueAt(Number(e.target.value)).toPrecision(3))));
+        onChange={(at) => {
+          props.onDose(gramsPerKg(Number(axis.valueAt(at).toPrecision(3))));
+        }}
+        onHold={() => {
+          before.current = dose;
+        }}
+        onCancel={() => {
+          props.onDose(before.current);
+        }}
+        onTouched={() => {
+          const back = before.current;
+          if (back !== dose)
+            tellTouched(material.name, print.significant(back, 3), say(dose), () => {
+              props.onDose(back);
+            });
         }}
       />
       <div className="dose-marks" aria-hidden>

@@ -1,4 +1,4 @@
-import { DeleteOutlined, SwapOutlined, SyncOutlined } from '@ant-design/icons';
+import { DeleteOutlined, SwapOutlined, SyncOutlined } from '../../../shared/ui/icons.tsx';
 import { Button, Select } from 'antd';
 import { memo } from 'react';
 import { useChecks, usePrepPot } from '../state/useDerived.ts';

@@ -6,6 +6,8 @@ import { PLAN_LIMITS } from '@kleur/core/plan';
 import { DOSE_UNITS, type DoseUnit } from '@kleur/core/units';
 import { useAppDispatch } from '../../../data/store.ts';
 import { usePrinter, useSettings } from '../../../shared/hooks/useSettings.ts';
+import { useKeys } from '../../../shared/hooks/useKeys.ts';
+import { KEYS } from '../../../shared/keys.ts';
 import { EmptyState } from '../../../shared/ui/EmptyState.tsx';
 import { unitName } from '../../../shared/ui/unitName.ts';
 import { useBench } from '../BenchContext.ts';
@@ -139,6 +141,11 @@ const Formula = memo(function Formula({ potId }: { readonly potId: string }) {
   const unit = chosen ?? settings.doseUnit;
   const [matching, setMatching] = useState<{ without: string | null } | null>(null);
   const [laddering, setLaddering] = useState(false);
+  useKeys({
+    [KEYS.match.key]: () => {
+      setMatching({ without: null });
+    },
+  });
   const match = useCallback((without: string | null) => {
     setMatching({ without });
   }, []);

@@ -1,8 +1,11 @@
+import { LockOutlined, UnlockOutlined } from '../../../shared/ui/icons.tsx';
+import { Button } from 'antd';
 import { lazy, Suspense } from 'react';
 import { EmptyState } from '../../../shared/ui/EmptyState.tsx';
 import { usePart } from '../../../shared/hooks/usePart.ts';
 import { PartNav } from '../../../shared/ui/PartNav.tsx';
 import { usePrep } from '../state/useDerived.ts';
+import { useLock } from '../useLock.ts';
 import { SheetPart } from './prep/SheetPart.tsx';
 
 // The sheet comes first; what is beside it comes when it is asked for.
@@ -24,6 +27,7 @@ const KEYS = PARTS.map((p) => p.key);
 export function PrepStep() {
   const prep = usePrep();
   const part = usePart(KEYS);
+  const { locked, setLocked } = useLock();
   if (prep.pots.length === 0 && prep.oils.length === 0) {
     return (
       <EmptyState title="Nothing to weigh yet">
@@ -33,12 +37,26 @@ export function PrepStep() {
   }
   return (
     <>
-      <PartNav label="Parts of the preparation" parts={PARTS} current={part} />
+      <PartNav label="Parts of the preparation" parts={PARTS} current={part}>
+        <Button
+          className="lock"
+          icon={locked ? <LockOutlined /> : <UnlockOutlined />}
+          aria-pressed={locked}
+          title="While it is locked only pots can be looked at and lines ticked"
+          onClick={() => {
+            setLocked(!locked);
+          }}
+        >
+          {locked ? 'Locked: tap to change' : 'Lock'}
+        </Button>
+      </PartNav>
       <Suspense fallback={<p role="status">Opening…</p>}>
         {part === 'sheet' && <SheetPart />}
-        {part === 'dispersions' && <DispersionsPart />}
-        {part === 'order' && <OrderPart />}
-        {part === 'labels' && <LabelsPart />}
+        <div inert={locked}>
+          {part === 'dispersions' && <DispersionsPart />}
+          {part === 'order' && <OrderPart />}
+          {part === 'labels' && <LabelsPart />}
+        </div>
       </Suspense>
     </>
   );

@@ -1,4 +1,4 @@
-import { DeleteOutlined } from '@ant-design/icons';
+import { DeleteOutlined } from '../../../../shared/ui/icons.tsx';
 import { Button, Segmented, Select } from 'antd';
 import { useState } from 'react';
 import { barWeights, massPerBar } from '@kleur/core/balance';

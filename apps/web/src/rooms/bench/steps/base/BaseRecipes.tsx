@@ -1,4 +1,4 @@
-import { DeleteOutlined, FolderOpenOutlined } from '@ant-design/icons';
+import { DeleteOutlined, FolderOpenOutlined } from '../../../../shared/ui/icons.tsx';
 import { App, Button, Input, Popover } from 'antd';
 import { useState } from 'react';
 import { type RecipeWire } from '@kleur/contract';

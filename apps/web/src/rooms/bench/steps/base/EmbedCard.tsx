@@ -1,4 +1,4 @@
-import { DeleteOutlined, PlusOutlined } from '@ant-design/icons';
+import { DeleteOutlined, PlusOutlined } from '../../../../shared/ui/icons.tsx';
 import { Button, Segmented, Select, Switch } from 'antd';
 import { useMemo } from 'react';
 import { embedComposition, embedFacts } from '@kleur/core/balance';

@@ -1,4 +1,4 @@
-import { DeleteOutlined } from '@ant-design/icons';
+import { DeleteOutlined } from '../../../../shared/ui/icons.tsx';
 import { Button } from 'antd';
 import { type EmbedColour } from '@kleur/core/balance';
 import { isDosed } from '@kleur/core/material';

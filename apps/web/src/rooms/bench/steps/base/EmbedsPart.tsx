@@ -1,4 +1,4 @@
-import { PlusOutlined } from '@ant-design/icons';
+import { PlusOutlined } from '../../../../shared/ui/icons.tsx';
 import { Button } from 'antd';
 import { type Check } from '@kleur/core/checks';
 import { addEmbed, type Embed, PLAN_LIMITS } from '@kleur/core/plan';

@@ -1,4 +1,4 @@
-import { SaveOutlined } from '@ant-design/icons';
+import { SaveOutlined } from '../../../../shared/ui/icons.tsx';
 import { App, Button } from 'antd';
 import { type Mould } from '@kleur/core/plan';
 import { failureOf } from '../../../../data/api.ts';

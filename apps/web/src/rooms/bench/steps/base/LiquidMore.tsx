@@ -1,5 +1,5 @@
 import { usePrinter } from '../../../../shared/hooks/useSettings.ts';
-import { DeleteOutlined, PlusOutlined } from '@ant-design/icons';
+import { DeleteOutlined, PlusOutlined } from '../../../../shared/ui/icons.tsx';
 import { Button, Select } from 'antd';
 import { isMilk, LIQUID_FACTS, LIQUID_KINDS, type LiquidKind, PLAN_LIMITS, setBase } from '@kleur/core/plan';
 import { grams } from '@kleur/core/units';

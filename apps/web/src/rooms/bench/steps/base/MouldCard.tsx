@@ -1,4 +1,4 @@
-import { DeleteOutlined } from '@ant-design/icons';
+import { DeleteOutlined } from '../../../../shared/ui/icons.tsx';
 import { Button, Form, Input, Select } from 'antd';
 import { useMemo } from 'react';
 import { dividedFill, type MouldProblem, mouldProblem } from '@kleur/core/balance';

@@ -1,6 +1,6 @@
-import { Segmented } from 'antd';
-import { useState } from 'react';
-import { materialOf, oilsAddUp, oilsSum, PLAN_LIMITS } from '@kleur/core/plan';
+import { Checkbox, Segmented } from 'antd';
+import { type KeyboardEvent, useRef, useState } from 'react';
+import { materialOf, oilsAddUp, oilsSum, PLAN_LIMITS, setMoulding } from '@kleur/core/plan';
 import { grams } from '@kleur/core/units';
 import * as why from '@kleur/core/why';
 import { useAppDispatch } from '../../../../data/store.ts';
@@ -13,19 +13,37 @@ import { edits } from '../../state/edits.ts';
 import { newId } from '../../../../data/newId.ts';
 import { MaterialPicker } from '../../MaterialPicker.tsx';
 import { usePlan } from '../../state/useDerived.ts';
+import { useEdit } from '../../state/useEdit.ts';
 import { BaseRecipes } from './BaseRecipes.tsx';
+import { OilLineField } from './OilLineField.tsx';
 
 const isOil = (kind: string): boolean => kind === 'oil';
 
 export function OilTable() {
   const plan = usePlan();
-  const { base } = plan;
+  const { base, moulding } = plan;
+  const edit = useEdit();
+  const section = useRef<HTMLElement>(null);
+  /** Enter leads from the share to the next oil. */
+  const onKeyDown = (event: KeyboardEvent): void => {
+    const { target } = event;
+    if (event.key !== 'Enter' || !(target instanceof HTMLInputElement) || !target.closest('tbody')) return;
+    event.preventDefault();
+    section.current?.querySelector<HTMLElement>('[aria-label="Add an oil"]')?.focus();
+  };
+  const toItsShare = (): void => {
+    setTimeout(() => {
+      const field = section.current?.querySelector<HTMLInputElement>('tbody tr:last-child input');
+      field?.focus();
+      field?.select();
+    });
+  };
   const dispatch = useAppDispatch();
   const print = usePrinter();
   const [by, setBy] = useState<'percent' | 'grams'>('percent');
   const sum = oilsSum(base.oils);
   return (
-    <section aria-label="Oils">
+    <section aria-label="Oils" ref={section} onKeyDown={onKeyDown}>
       <div className="section-head">
         <h2>Oils</h2>
         <span className="spring" />
@@ -110,6 +128,7 @@ export function OilTable() {
             taken={base.oils.map((o) => o.materialId)}
             onPick={(material) => {
               dispatch(edits.oilAdded({ id: newId(), material }));
+              toItsShare();
             }}
           />
         ) : (
@@ -122,10 +141,22 @@ export function OilTable() {
           {...PLAN_LIMITS.totalOils}
           step={50}
           onCommit={(v) => {
-            dispatch(edits.baseSet({ totalOils: grams(v) }));
+            dispatch(edits.totalOilsSet(grams(v)));
           }}
         />
+        {moulding.moulds.length > 0 && (
+          <Checkbox
+            className="follows-mould"
+            checked={moulding.leads}
+            onChange={(e) => {
+              edit((p) => setMoulding(p, { leads: e.target.checked }));
+            }}
+          >
+            fill the mould
+          </Checkbox>
+        )}
       </div>
+      {base.oils.length < PLAN_LIMITS.oils && <OilLineField />}
     </section>
   );
 }

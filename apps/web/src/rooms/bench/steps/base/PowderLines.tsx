@@ -1,4 +1,4 @@
-import { DeleteOutlined } from '@ant-design/icons';
+import { DeleteOutlined } from '../../../../shared/ui/icons.tsx';
 import { Button, Select } from 'antd';
 import { isDosed } from '@kleur/core/material';
 import { addLine, PLAN_LIMITS, removeLine, setLine } from '@kleur/core/plan';

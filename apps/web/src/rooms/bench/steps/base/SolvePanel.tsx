@@ -1,7 +1,7 @@
-import { Segmented } from 'antd';
+import { Segmented, Select } from 'antd';
 import { useState } from 'react';
 import { type SolveGoal, solveOils } from '@kleur/core/balance';
-import { PLAN_LIMITS, setBase } from '@kleur/core/plan';
+import { PLAN_LIMITS, setMoulding, setTotalOils } from '@kleur/core/plan';
 import { grams } from '@kleur/core/units';
 import * as why from '@kleur/core/why';
 import { Button } from 'antd';
@@ -24,8 +24,20 @@ export function SolvePanel() {
   const [weight, setWeight] = useState(120);
   const [at, setAt] = useState<'cut' | 'cured'>('cut');
   const [lye, setLye] = useState(140);
+  const [chosen, setLeft] = useState({ id: '', mass: 500 });
+  // What was chosen may have left the plan.
+  const left = {
+    ...chosen,
+    id: plan.materials.some((m) => m.id === chosen.id) ? chosen.id : (plan.materials[0]?.id ?? ''),
+  };
   const goal: SolveGoal =
-    from === 'mould' ? { from } : from === 'lye' ? { from, mass: lye } : { from, count, weight, at };
+    from === 'mould'
+      ? { from }
+      : from === 'lye'
+        ? { from, mass: lye }
+        : from === 'material'
+          ? { from, materialId: left.id, mass: left.mass }
+          : { from, count, weight, at };
   const oils = plan.base.oils.length > 0 ? solveOils(plan, goal) : null;
   const same = oils !== null && Math.abs(oils - plan.base.totalOils) < 0.05;
   return (
@@ -36,9 +48,10 @@ export function SolvePanel() {
         value={from}
         onChange={setFrom}
         options={[
-          { value: 'mould', label: 'from the mould' },
+          { value: 'mould', label: 'from mould' },
           { value: 'bars', label: 'from bars' },
-          { value: 'lye', label: 'from the lye at hand' },
+          { value: 'lye', label: 'from lye' },
+          { value: 'material', label: 'from what is left' },
         ]}
       />
       {from === 'bars' && (
@@ -74,6 +87,30 @@ export function SolvePanel() {
           />
         </div>
       )}
+      {from === 'material' && plan.materials.length > 0 && (
+        <div className="row">
+          <Select
+            aria-label="What is left"
+            value={left.id}
+            style={{ width: 200 }}
+            options={plan.materials.map((m) => ({ value: m.id, label: m.name }))}
+            onChange={(id) => {
+              setLeft({ ...left, id });
+            }}
+          />
+          <MassField
+            label="There is"
+            width={120}
+            value={left.mass}
+            min={0.1}
+            max={50_000}
+            step={10}
+            onCommit={(mass) => {
+              setLeft({ ...left, mass });
+            }}
+          />
+        </div>
+      )}
       {from === 'lye' && (
         <div className="row">
           <MassField
@@ -105,7 +142,10 @@ export function SolvePanel() {
             ) : (
               <Button
                 onClick={() => {
-                  edit((p) => setBase(p, { totalOils: grams(oils) }));
+                  edit((p) => {
+                    const set = setTotalOils(p, grams(oils));
+                    return from === 'mould' ? setMoulding(set, { leads: true }) : set;
+                  });
                 }}
               >
                 Set the oils

@@ -1,4 +1,4 @@
-import { DeleteOutlined } from '@ant-design/icons';
+import { DeleteOutlined } from '../../../../shared/ui/icons.tsx';
 import { Button, Select } from 'antd';
 import { dividedMould } from '@kleur/core/balance';
 import { type Draw, PLAN_LIMITS, removeDraw, setDraw, type ShareWay, wouldCycle } from '@kleur/core/plan';

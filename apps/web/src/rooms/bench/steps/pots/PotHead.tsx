@@ -1,4 +1,9 @@
-import { ArrowLeftOutlined, ArrowRightOutlined, CopyOutlined, DeleteOutlined } from '@ant-design/icons';
+import {
+  ArrowLeftOutlined,
+  ArrowRightOutlined,
+  CopyOutlined,
+  DeleteOutlined,
+} from '../../../../shared/ui/icons.tsx';
 import { Button, Switch } from 'antd';
 import { memo } from 'react';
 import { PLAN_LIMITS } from '@kleur/core/plan';

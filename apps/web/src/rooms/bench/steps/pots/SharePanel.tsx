@@ -1,6 +1,6 @@
 import { memo } from 'react';
 import { type PotFrame } from '../../state/planFrame.ts';
-import { PlusOutlined } from '@ant-design/icons';
+import { PlusOutlined } from '../../../../shared/ui/icons.tsx';
 import { Button, Collapse } from 'antd';
 import { addDraw, type Draw, PLAN_LIMITS, wouldCycle } from '@kleur/core/plan';
 import { type PrepPot } from '@kleur/core/work';

@@ -2,12 +2,14 @@ import { scaleLinear } from 'd3-scale';
 import { memo, useMemo } from 'react';
 import { PACE_SPREAD, type PotStep, type Task, type Timeline } from '@kleur/core/work';
 import * as why from '@kleur/core/why';
+import { useMedia } from '../../../../shared/hooks/useMedia.ts';
 import { usePrinter } from '../../../../shared/hooks/useSettings.ts';
 import { LevelMark } from '../../../../shared/ui/Levels.tsx';
 import { Why } from '../../../../shared/ui/Why.tsx';
 import { useCuredHex } from '../../BenchContext.ts';
 
-const WIDTH = 540;
+/** Widths of the axis: on a phone, and elsewhere. */
+const WIDTHS = { small: 236, usual: 540 };
 const ROW = 48;
 const HEAD = 22;
 const VERDICTS: Readonly<Record<PotStep['verdict'], string>> = {
@@ -34,6 +36,7 @@ interface ChartProps {
 export const PaceChart = memo(function PaceChart({ timeline, order }: ChartProps) {
   const print = usePrinter();
   const cured = useCuredHex();
+  const width = useMedia('(max-width: 700px)') ? WIDTHS.small : WIDTHS.usual;
   const steps = useMemo(
     () => order.map((id) => timeline.pots.find((s) => s.pot.id === id)!),
     [timeline, order],
@@ -44,8 +47,8 @@ export const PaceChart = memo(function PaceChart({ timeline, order }: ChartProps
     ...steps.map((s) => (s.top ? s.top.to + 4 : 0)),
     ...steps.map((s) => Math.max(s.pouredAt + 4, Math.min(s.pace.stiff * 1.1, s.pouredAt * 2))),
   );
-  const x = scaleLinear([0, last], [0, WIDTH]);
-  const edge = (m: number): number => Math.min(WIDTH, x(Math.min(m, last)));
+  const x = scaleLinear([0, last], [0, width]);
+  const edge = (m: number): number => Math.min(width, x(Math.min(m, last)));
   const height = HEAD + (steps.length + (timeline.mould.length > 0 ? 1 : 0)) * ROW;
   const mouldY = HEAD + steps.length * ROW;
   const minutes = (m: number): string => print.number(m, 0);
@@ -72,7 +75,7 @@ export const PaceChart = memo(function PaceChart({ timeline, order }: ChartProps
           )}
         </ul>
         <svg
-          width={WIDTH}
+          width={width}
           height={height}
           role="img"
           aria-label={[
@@ -127,7 +130,7 @@ export const PaceChart = memo(function PaceChart({ timeline, order }: ChartProps
                       />
                       <text
                         className="pace-name"
-                        x={Math.min(x(at), WIDTH - 22)}
+                        x={Math.min(x(at), width - 22)}
                         y={y + 40}
                         textAnchor="middle"
                       >
@@ -175,8 +178,8 @@ export const PaceChart = memo(function PaceChart({ timeline, order }: ChartProps
                   <text
                     x={x(t.from)}
                     y={mouldY + 38}
-                    textAnchor={x(t.from) > WIDTH * 0.7 ? 'end' : 'start'}
-                    dx={x(t.from) > WIDTH * 0.7 ? x(t.to) - x(t.from) : 0}
+                    textAnchor={x(t.from) > width * 0.7 ? 'end' : 'start'}
+                    dx={x(t.from) > width * 0.7 ? x(t.to) - x(t.from) : 0}
                   >
                     {t.name}
                   </text>
