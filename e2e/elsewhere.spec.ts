@@ -158,7 +158,7 @@ test('a batch deleted elsewhere can be restored or kept as a new one', async ({
   await batches.open();
   const left = page.getByRole('region', { name: 'Not on the server yet' });
   await expect(left).toContainText('was deleted elsewhere');
-  await left.getByRole('button', { name: 'Keep it as a new batch' }).click();
+  await left.getByRole('button', { name: 'Save it as a new batch' }).click();
   await expect(page.getByLabel('Name of the batch')).toHaveValue('Kingfisher (my version)');
   await expect(parts(page)).toHaveValue('7');
   await batches.open();
@@ -177,7 +177,7 @@ test('what is refused says so and can be kept as a new batch', async ({ page, ba
   );
   await bench.fill('Parts', '8');
   await expect(page.getByText(/No such pot.*not sent again by itself/)).toBeVisible();
-  await page.getByRole('button', { name: 'Keep it as a new batch' }).click();
+  await page.getByRole('button', { name: 'Save it as a new batch' }).click();
   await expect(page.getByLabel('Name of the batch')).toHaveValue('Kingfisher (my version)');
   await expect(parts(page)).toHaveValue('8');
 });
@@ -199,7 +199,7 @@ test('what a tab left behind is told in the list, and sent from whichever room i
   await other.goto('/batches');
   const left = other.getByRole('region', { name: 'Not on the server yet' });
   await expect(left).toContainText('Kingfisher');
-  await expect(left).toContainText('It is kept in this browser and will be sent again.');
+  await expect(left).toContainText('It is safe in this browser and will be sent again.');
   await other.getByRole('link', { name: 'Settings' }).click();
   await allow();
   await expect
@@ -235,7 +235,7 @@ for (const [name, sign] of [
     const allow = await stopSaves(page);
     await bench.fill('Parts', '7');
     await expect(page.getByText('Not saved')).toBeVisible();
-    await expect(page.locator('.save-sign')).toContainText('only this tab keeps what is unsent');
+    await expect(page.locator('.save-sign')).toContainText('what is not saved is in this tab alone');
     await allow();
     await bench.waitSaved();
     await page.reload();

@@ -121,7 +121,7 @@ test('leftovers of two pots are pooled, no more than there is of them', async ({
   await second.getByLabel('Percent').fill('20');
   await second.getByLabel('Percent').blur();
   // A fifth of each: 500 g of oils with 5 and with 4 g/kg make 200 g with 2.5 and 2
-  expect(await bench.figure('Oils it stands on')).toBe(200);
+  expect(await bench.figure('Oils in this pot')).toBe(200);
   await expect(page.locator('.inherited')).toHaveText(
     /Ultramarine blue 2\.5 g\/kg.*Yellow iron oxide 2 g\/kg/,
   );

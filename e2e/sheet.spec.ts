@@ -74,7 +74,7 @@ test('a tick that the server did not take is taken back and told', async ({ page
   );
   const box = bench.line('Lye', /Sodium hydroxide/).getByRole('checkbox');
   await box.click();
-  await expect(page.getByText(/The tick was not kept/)).toBeVisible();
+  await expect(page.getByText(/The tick was not saved/)).toBeVisible();
   await expect(box).not.toBeChecked();
 });
 

@@ -8,6 +8,13 @@ test('batches', async ({ page, batches }) => {
   await page.screenshot({ path: `${folder}/batches.png` });
 });
 
+test('a new batch', async ({ page }) => {
+  await page.goto('/batches/new');
+  await page.getByRole('radio', { name: /^Balanced/ }).waitFor();
+  await page.waitForTimeout(300);
+  await page.screenshot({ path: `${folder}/start.png` });
+});
+
 test('shelf', async ({ page, shelf }) => {
   await shelf.open();
   await shelf.row('Red iron oxide').locator('.face i').first().waitFor();
@@ -22,11 +29,6 @@ test('settings', async ({ page }) => {
   await page.goto('/settings');
   await page.getByLabel('Name on printed sheets').waitFor();
   await page.screenshot({ path: `${folder}/settings.png` });
-  await page.getByRole('button', { name: 'Make a copy now' }).click();
-  await page.getByRole('table', { name: 'Copies' }).waitFor();
-  await page.getByRole('button', { name: 'Reset to the demo…' }).scrollIntoViewIfNeeded();
-  await page.waitForTimeout(4000);
-  await page.screenshot({ path: `${folder}/workspace.png` });
 });
 
 test('the steps of a batch', async ({ page, batches, bench }) => {
@@ -87,7 +89,9 @@ test('from an idea to recipes', async ({ page, batches, bench, idea }) => {
   await page.screenshot({ path: `${folder}/idea-photo.png` });
   await idea.source('Reach');
   await page.locator('path.reach-open').waitFor();
-  await page.locator('.reach-body').scrollIntoViewIfNeeded();
+  await page.locator('.reach-body').evaluate((el) => {
+    el.scrollIntoView({ block: 'center' });
+  });
   await page.waitForTimeout(300);
   await page.screenshot({ path: `${folder}/idea-reach.png` });
   await bench.step('Pots');

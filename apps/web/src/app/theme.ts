@@ -46,6 +46,19 @@ export const theme: ThemeConfig = {
       labelFontSize: coarse ? 16 : 13,
       labelColor: tokens.soft,
     },
+    ...(coarse && {
+      Switch: {
+        trackHeight: 48,
+        trackMinWidth: 88,
+        handleSize: 40,
+        trackHeightSM: 48,
+        trackMinWidthSM: 88,
+        handleSizeSM: 40,
+        trackPadding: 4,
+      },
+      Checkbox: { controlInteractiveSize: 28 },
+      Collapse: { headerPadding: '12px 12px' },
+    }),
     Button: { primaryShadow: 'none', defaultShadow: 'none' },
   },
 };

@@ -36,3 +36,4 @@ export {
 } from './technique.ts';
 export { DEFICIENCIES, type Deficiency, simulateDeficiency } from './vision.ts';
 export { hueBetween, type Relation, relationOf, RELATIONS, turnBetween, turned } from './relation.ts';
+export { soften, type Softener, SOFTENERS } from './soften.ts';

@@ -40,17 +40,17 @@ it('tells of each batch how it stands, with the ways on that fit', async () => {
   const rows = screen.getAllByRole('listitem');
   expect(rows.map((r) => r.textContent)).toEqual([
     expect.stringContaining('is being sent'),
-    expect.stringContaining('No line. It is kept in this browser and will be sent again.'),
-    expect.stringContaining('No such pot. It is kept in this browser and will not be sent again by itself.'),
+    expect.stringContaining('No line. It is safe in this browser and will be sent again.'),
+    expect.stringContaining('No such pot. It is safe in this browser and is not sent again by itself.'),
     expect.stringContaining('Open it to choose.'),
     expect.stringContaining('was deleted elsewhere'),
   ]);
   expect(rows.map(buttons)).toEqual([
     [],
     ['Try now'],
-    ['Keep it as a new batch', 'Give it up'],
+    ['Save it as a new batch', 'Give it up'],
     [],
-    ['Restore it', 'Keep it as a new batch', 'Give it up'],
+    ['Restore it', 'Save it as a new batch', 'Give it up'],
   ]);
   // One that is gone leads nowhere; the others open.
   expect(rows.map((r) => within(r).queryByRole('link') !== null)).toEqual([true, true, true, true, false]);

@@ -38,8 +38,8 @@ function told(saving: Saving): string {
       return 'was deleted elsewhere. Your changes are still in this browser.';
     case 'failed':
       return saving.retrying
-        ? `${saving.message} It is kept in this browser and will be sent again.`
-        : `${saving.message} It is kept in this browser and will not be sent again by itself.`;
+        ? `${saving.message} It is safe in this browser and will be sent again.`
+        : `${saving.message} It is safe in this browser and is not sent again by itself.`;
     default:
       return 'is being sent…';
   }

@@ -28,6 +28,7 @@ export const BenchHead = memo(function BenchHead() {
   useKeys({ 'mod+z': undo, 'mod+shift+z': redo, 'mod+y': redo });
   return (
     <header className="bench-head" inert={useLock().locked}>
+      <h1 className="sr-only">{name}</h1>
       <NameField
         label="Name of the batch"
         hideLabel

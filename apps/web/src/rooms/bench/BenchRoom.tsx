@@ -47,7 +47,7 @@ import {
   usePlanGel,
   usePotIds,
 } from './state/useDerived.ts';
-import { steps } from './steps.ts';
+import { type Step, steps } from './steps.ts';
 import { TodoLine } from './TodoLine.tsx';
 import { UnitSwitch } from './UnitSwitch.tsx';
 
@@ -99,7 +99,7 @@ export function BenchRoom() {
         action={<Button onClick={() => void revalidate()}>Try again</Button>}
       >
         {loaded.problem}
-        {loaded.unsent && ' What you changed is kept in this browser and is sent when the server is back.'}
+        {loaded.unsent && ' What you changed is safe in this browser and is sent when the server is back.'}
       </EmptyState>
     );
   }
@@ -263,7 +263,23 @@ function LeaveGuard() {
   return null;
 }
 
+/** After this long at rest the other steps are fetched, ms: the first load is over by then. */
+const FETCH_AFTER = 3000;
+
+/** Fetches a step before it is opened. What cannot be had now is asked for again when it is. */
+function fetchAhead({ load }: Step): void {
+  if (navigator.onLine) load().catch(() => undefined);
+}
+
 const StepNav = memo(function StepNav() {
+  useEffect(() => {
+    const timer = setTimeout(() => {
+      steps.forEach(fetchAhead);
+    }, FETCH_AFTER);
+    return () => {
+      clearTimeout(timer);
+    };
+  }, []);
   const navigate = useNavigate();
   const { search } = useLocation();
   useKeys(
@@ -273,10 +289,20 @@ const StepNav = memo(function StepNav() {
   );
   return (
     <nav className="steps" aria-label="Steps">
-      {steps.map(({ path, label }, i) => (
-        <NavLink key={path} to={{ pathname: path, search }} className="step">
+      {steps.map((step, i) => (
+        <NavLink
+          key={step.path}
+          to={{ pathname: step.path, search }}
+          className="step"
+          onPointerEnter={() => {
+            fetchAhead(step);
+          }}
+          onFocus={() => {
+            fetchAhead(step);
+          }}
+        >
           <kbd>{i + 1}</kbd>
-          {label}
+          {step.label}
         </NavLink>
       ))}
       <span className="spring" />

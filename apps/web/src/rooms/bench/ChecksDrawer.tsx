@@ -65,6 +65,8 @@ export const ChecksDrawer = memo(function ChecksDrawer() {
   );
 });
 
+const counted = (n: number, what: string): string => `${n} ${what}${n === 1 ? '' : 's'}`;
+
 const ChecksButton = memo(
   function ChecksButton(props: {
     readonly stops: number;
@@ -77,7 +79,7 @@ const ChecksButton = memo(
     return (
       <Button
         className="checks-button"
-        aria-label={`All checks: ${stops} stops, ${warns} warnings, ${tips} tips`}
+        aria-label={`All checks: ${counted(stops, 'stop')}, ${counted(warns, 'warning')}, ${counted(tips, 'tip')}`}
         onClick={props.onOpen}
       >
         Checks

@@ -154,7 +154,7 @@ function Deleted({ id, onLeave }: HeldProps) {
             Restore it
           </Button>
           <Button onClick={run(async () => `/batches/${await keepUnsentAsNew(id, mine)}`)}>
-            Keep it as a new batch
+            Save it as a new batch
           </Button>
           <Button
             onClick={run(() => {

@@ -2,6 +2,7 @@ import { Select } from 'antd';
 import { type Material, type MaterialKind } from '@kleur/core/material';
 import { useMaterialsQuery } from '../../data/materials.ts';
 import { kindName } from '../../shared/ui/kindName.ts';
+import { usePlanPart } from './state/useDerived.ts';
 
 interface Option {
   readonly value: string;
@@ -10,7 +11,7 @@ interface Option {
   readonly inStock: boolean;
 }
 
-/** Chooses a material of the shelf: what is in stock first, then the rest, found by name. */
+/** Chooses a material of the shelf: what the plan uses first, then what is in stock, then the rest, found by name. */
 export function MaterialPicker(props: {
   readonly label: string;
   readonly accept: (kind: MaterialKind) => boolean;
@@ -27,10 +28,15 @@ export function MaterialPicker(props: {
     colour: m.colour,
     inStock: m.inStock,
   });
-  const stocked = offered.filter((m) => m.inStock);
-  const rest = offered.filter((m) => !m.inStock);
+  // As one text: a dose that moves is no reason to render the list again.
+  const inPlan = usePlanPart((p) => p.materials.map((m) => m.id).join(' ')).split(' ');
+  const used = offered.filter((m) => inPlan.includes(m.id));
+  const others = offered.filter((m) => !used.includes(m));
+  const stocked = others.filter((m) => m.inStock);
+  const rest = others.filter((m) => !m.inStock);
   const kinds = [...new Set(rest.map((m) => m.kind))];
   const groups = [
+    ...(used.length > 0 ? [{ label: 'In this plan', options: used.map(option) }] : []),
     ...(stocked.length > 0 ? [{ label: 'In stock', options: stocked.map(option) }] : []),
     ...kinds.map((kind) => ({
       label: stocked.length > 0 ? `${kindName[kind]} (not in stock)` : kindName[kind],

@@ -19,8 +19,8 @@ const UnsentActs = lazy(() =>
 
 /** What to know of a browser that keeps nothing. */
 const KEEPING: Readonly<Record<Exclude<Keeping, 'kept'>, string>> = {
-  blocked: 'This browser lets Kleur store nothing: only this tab keeps what is unsent.',
-  full: 'The browser’s store is full: only this tab keeps what is unsent.',
+  blocked: 'This browser lets Kleur store nothing: what is not saved is in this tab alone.',
+  full: 'The browser’s store is full: what is not saved is in this tab alone.',
 };
 
 /** The quiet sign of how the batch stands with the server. */
@@ -37,7 +37,7 @@ export function SaveSign() {
     conflict: [<DisconnectOutlined key="i" />, 'Changed elsewhere'],
     gone: [<DisconnectOutlined key="i" />, 'Deleted elsewhere'],
   }[saving.status];
-  const kept = keeping === 'kept' ? 'Your work is kept here' : KEEPING[keeping];
+  const kept = keeping === 'kept' ? 'Your work is safe in this browser' : KEEPING[keeping];
   const isRefused = saving.status === 'failed' && !saving.retrying;
   return (
     <span className={`save-sign save-${saving.status}${isRefused ? ' save-refused' : ''}`} role="status">

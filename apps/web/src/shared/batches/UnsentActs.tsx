@@ -58,7 +58,7 @@ export function UnsentActs(props: {
         </Button>
       )}
       <Button size={size} onClick={() => void attempt(keepAsNew)}>
-        Keep it as a new batch
+        Save it as a new batch
       </Button>
       {onGivenUp && (
         <Button size={size} onClick={giveUp}>

@@ -13,7 +13,9 @@ export function PlainTable(props: {
         <tr>
           {props.heads.map(({ text, isFigure = false }) =>
             text === '' ? (
-              <th key={text} aria-label="Acts" className={styles.acts} />
+              <th key={text} className={styles.acts}>
+                <span className="sr-only">Acts</span>
+              </th>
             ) : (
               <th key={text} scope="col" className={isFigure ? styles.figure : undefined}>
                 {text}

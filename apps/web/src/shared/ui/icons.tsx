@@ -36,17 +36,17 @@ import {
   UnlockOutlined as UnlockOutlinedIcon,
   WarningFilled as WarningFilledIcon,
 } from '@ant-design/icons';
-import { type ComponentProps, type ComponentType } from 'react';
+import { type ComponentProps, type ComponentType, memo } from 'react';
 
 type Icon = ComponentType<ComponentProps<typeof PlusOutlinedIcon>>;
 
 /**
  * An icon is a picture beside a word: it is no part of the name that is read out, unless it is given a name of its own.
  */
-const beside = (Picture: Icon): Icon =>
-  function BesideWords(props) {
+const beside = (Picture: Icon) =>
+  memo(function BesideWords(props: ComponentProps<Icon>) {
     return <Picture {...(props['aria-label'] === undefined && { 'aria-hidden': true })} {...props} />;
-  };
+  });
 
 export const AppstoreOutlined = /* @__PURE__ */ beside(AppstoreOutlinedIcon);
 export const ArrowLeftOutlined = /* @__PURE__ */ beside(ArrowLeftOutlinedIcon);

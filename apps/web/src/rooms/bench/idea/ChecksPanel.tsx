@@ -28,8 +28,8 @@ export function ChecksPanel({ colours }: { readonly colours: readonly MatchedCol
           <Grey items={items} />
           <ApartPanel items={items} pairs={pairs} />
           <MudPanel items={items} pairs={pairs} />
-          <section aria-label="Other eyes">
-            <h2>To other eyes</h2>
+          <section aria-label="Colour-weak eyes">
+            <h2>For colour-weak eyes</h2>
             {eyes.map(([deficiency, label]) => (
               <div key={deficiency} className="eyes">
                 <span className="small soft">{label}</span>

@@ -52,7 +52,10 @@ export function PaletteRow({
         })),
       ),
     );
-    void message.success('The pots follow the palette until you edit their formulas.');
+    const bare = colours.filter((c) => !c.match?.recipes[0]?.parts.length).map((c) => c.colour.name);
+    if (bare.length > 0)
+      void message.warning(`The shelf has nothing for ${bare.join(', ')}: made without colour.`, 10);
+    else void message.success('The pots follow the palette until you edit their formulas.');
   };
   const save = async (): Promise<void> => {
     try {

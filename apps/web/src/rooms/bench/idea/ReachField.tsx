@@ -10,6 +10,7 @@ import { FieldDrop } from './FieldDrop.tsx';
 import { FieldGround } from './FieldGround.tsx';
 import { FIELD, placeOf } from './fieldScale.ts';
 import { RelatedColours } from './RelatedColours.tsx';
+import { SoftenBar } from './SoftenBar.tsx';
 import { type MatchedColour } from './usePaletteMatches.ts';
 import { useReach } from './useReach.ts';
 
@@ -187,6 +188,7 @@ export function ReachField({ colours }: { readonly colours: readonly MatchedColo
           </p>
         </div>
       </div>
+      {colours.length > 0 && <SoftenBar colours={colours} selectedId={selectedId} />}
       <RelatedColours lead={selected?.colour.lab ?? null} name={selected?.colour.name ?? null} />
     </section>
   );

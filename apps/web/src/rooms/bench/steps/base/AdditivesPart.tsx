@@ -195,7 +195,7 @@ function AdditiveCard(props: { readonly additive: PrepAdditive; readonly perBar:
           ? 'Leaves the colour alone'
           : `Moves the bare base by ΔE ${print.number(effects.deltaE, 1)}`}
         {Math.abs(effects.pace - 1) < 0.005
-          ? ', leaves the pace alone'
+          ? ', does not change the pace'
           : `, working time × ${print.number(effects.pace, 2)}`}
         {effects.volume > 0.05 && `, takes ${print.volume(effects.volume)}`}.
       </p>

@@ -66,7 +66,6 @@ export function MouldCard({ row }: { readonly row: MouldRow }) {
       initialValues={entry}
       onValuesChange={onValuesChange}
       className="mould-card"
-      role="group"
       aria-label={`Mould ${mould.name}`}
     >
       <MouldPicture mould={mould} />

@@ -31,7 +31,7 @@ const isScent = (kind: string): boolean => kind === 'scent';
 const START_DOSE = 30;
 const PACES = {
   slows: 'slows trace',
-  none: 'leaves the pace alone',
+  none: 'does not change the pace',
   slight: 'speeds trace slightly',
   moderate: 'speeds trace',
   strong: 'races',
@@ -181,7 +181,7 @@ function ScentPots() {
     <section aria-label="Which pots get it">
       <h3>Which pots get it</h3>
       <p className="soft">
-        Leave out those that must stay white: the bar smells no weaker to any degree that matters.
+        Leave out those that must stay white: the bar will smell about as strong.
         {scent?.when === 'pot' && ' A pot may have a rate of its own; limit, browning and pace follow it.'}
       </p>
       <ul className="scent-pots">

@@ -37,7 +37,7 @@ export function SharePanel({ pot }: { readonly pot: PrepPot }) {
             {print.mass(pot.batter)}
           </Figure>
         )}
-        <Figure label="Oils it stands on" why={() => why.weighed(plan, print, flow)}>
+        <Figure label="Oils in this pot" why={() => why.weighed(plan, print, flow)}>
           {print.mass(flow.oils)}
         </Figure>
         {flow.scent > 0 && (

@@ -12,7 +12,13 @@ export function CutStrip(props: { readonly name: string; readonly length: number
   const print = usePrinter();
   const pieces = Array.from({ length: Math.ceil(length / PIECE) }, (_, i) => i * PIECE);
   return (
-    <section className={styles.strip} aria-label={`Strip for cutting ${name}`}>
+    <section
+      className={styles.strip}
+      aria-label={`Strip for cutting ${name}`}
+      // Wider than a phone: it is scrolled by key, too.
+      // eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex
+      tabIndex={0}
+    >
       <h3>Strip for cutting {name}</h3>
       <p className="soft small">
         Print at 100 % and lay it along the mould. Long lines are cuts, short ones the middles of the bars.

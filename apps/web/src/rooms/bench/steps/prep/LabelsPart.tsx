@@ -24,6 +24,7 @@ export function LabelsPart() {
   });
   return (
     <section aria-label="Cup labels">
+      <h2 className="sr-only">Cup labels</h2>
       <PagePrint name={name} />
       <div className="section-head no-print">
         <p className="soft">Print, cut, and stick one on each cup and jug before lye meets oil.</p>

@@ -1,5 +1,5 @@
 import { App } from 'antd';
-import { useMemo } from 'react';
+import { type ReactNode, useMemo } from 'react';
 import { designText } from '@kleur/core/palette';
 import { type SheetLine, type SheetSection } from '@kleur/core/sheet';
 import { useTickMutation, useTicksQuery } from '../../../../data/ticks.ts';
@@ -62,10 +62,23 @@ function useSheetTicks(): Ticks {
   const onTick = useStable((lineId: string, done: boolean) => {
     tick({ batchId: id, lineId, done })
       .unwrap()
-      .catch(() => void message.error('The tick was not kept: the server cannot be reached. Tick it again.'));
+      .catch(
+        () => void message.error('The tick was not saved: the server cannot be reached. Tick it again.'),
+      );
   });
   const done = useMemo(() => new Set(data?.filter((e) => e.done).map((e) => e.lineId)), [data]);
   return { done, onTick };
+}
+
+/** A part of a section; one without a title of its own is no landmark beside the section's. */
+function Group({ title, children }: { readonly title: string; readonly children: ReactNode }) {
+  return title ? (
+    <section className={styles.group} aria-label={title}>
+      {children}
+    </section>
+  ) : (
+    <div className={styles.group}>{children}</div>
+  );
 }
 
 function Section({ section, done, onTick }: Ticks & { readonly section: SheetSection }) {
@@ -81,7 +94,7 @@ function Section({ section, done, onTick }: Ticks & { readonly section: SheetSec
       )}
       <div className={section.groups.length > 1 ? styles.groups : undefined}>
         {section.groups.map((g) => (
-          <section key={g.id} className={styles.group} aria-label={g.title || section.title}>
+          <Group key={g.id} title={g.title}>
             {g.title && (
               <h4>
                 {g.potId !== null && (
@@ -95,7 +108,7 @@ function Section({ section, done, onTick }: Ticks & { readonly section: SheetSec
                 <Line key={line.id} line={line} done={done.has(line.id)} onTick={onTick} />
               ))}
             </ul>
-          </section>
+          </Group>
         ))}
       </div>
     </section>

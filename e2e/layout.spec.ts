@@ -1,0 +1,161 @@
+import { AxeBuilder } from '@axe-core/playwright';
+import { type Page } from '@playwright/test';
+import { expect, test } from './fixtures.ts';
+
+const STEPS = [
+  'idea',
+  'base',
+  'base?part=mould',
+  'base?part=scent',
+  'base?part=additives',
+  'base?part=embeds',
+  'pots',
+  'prep',
+  'prep?part=dispersions',
+  'prep?part=order',
+  'prep?part=labels',
+];
+const ROOMS = ['/batches', '/batches/new', '/shelf', '/settings'];
+
+/** Every view in turn, with an open batch of the demo for the steps. */
+async function throughViews(page: Page, look: (view: string) => Promise<void>): Promise<void> {
+  const { items } = (await (await page.request.get('/api/batches')).json()) as {
+    items: { id: string; name: string }[];
+  };
+  const { id } = items.find((b) => b.name === 'Kingfisher')!;
+  for (const view of [...ROOMS, ...STEPS.map((s) => `/batches/${id}/${s}`)]) {
+    await page.goto(view);
+    await page.locator('main h1').waitFor({ state: 'attached' });
+    if (view.includes(id)) await page.locator('.swatch[data-hex]').first().waitFor({ state: 'attached' });
+    await expect(page.getByText('Opening…')).toHaveCount(0);
+    await look(view.replace(id, '…'));
+  }
+}
+
+/** How far the page or the room is wider than the window, px, and what sticks out of it. */
+const overflow = (page: Page): Promise<string[]> =>
+  page.evaluate(() => {
+    const main = document.querySelector('main')!;
+    const out: string[] = [];
+    if (document.documentElement.scrollWidth > innerWidth) out.push('the page scrolls sideways');
+    if (main.scrollWidth > main.clientWidth) out.push('the room scrolls sideways');
+    for (const el of document.querySelectorAll<HTMLElement>('main *')) {
+      const box = el.getBoundingClientRect();
+      if (box.width === 0 || box.right <= innerWidth + 1 || !el.checkVisibility()) continue;
+      // What scrolls or is cut within itself: pots, parts of a step, a ruler of true length, a wide table, a switch.
+      if (el.closest('.bench-row, .parts, .by-oil, .sr-only, .ant-switch, [aria-label^="Strip for cutting"]'))
+        continue;
+      out.push(`${el.tagName} ${el.className} ends at ${Math.round(box.right)}`);
+    }
+    return out;
+  });
+
+/** What can be pressed and is smaller than a fingertip needs, in px. */
+const smallTargets = (page: Page, least: number): Promise<string[]> =>
+  page.evaluate((px) => {
+    const pressed =
+      'button, a[href], input, [role=button], [role=radio], [role=switch], [role=combobox], label.ant-segmented-item';
+    const out: string[] = [];
+    for (const el of document.querySelectorAll<HTMLElement>(pressed)) {
+      const hidden = !el.checkVisibility({ visibilityProperty: true }) || el.closest('.skip, svg');
+      if (hidden || (el instanceof HTMLInputElement && el.type === 'range')) continue;
+      // Of a field the whole frame is pressed, of a box its label.
+      const frame =
+        el instanceof HTMLInputElement
+          ? (el.closest('.ant-input-affix-wrapper, .ant-select, .ant-segmented-item, label') ?? el)
+          : el;
+      const { width, height } = frame.getBoundingClientRect();
+      if (width > 0 && (width < px - 0.5 || height < px - 0.5))
+        out.push(
+          `${el.getAttribute('aria-label') ?? el.textContent}: ${Math.round(width)} × ${Math.round(height)}`,
+        );
+    }
+    return out;
+  }, least);
+
+for (const [name, width, height] of [
+  ['a phone', 390, 844],
+  ['an upright tablet', 820, 1180],
+] as const) {
+  test.describe(`on ${name}`, () => {
+    test.use({ hasTouch: true, isMobile: true, viewport: { width, height } });
+
+    test('nothing sticks out, and nothing is too small for a finger', async ({ page }) => {
+      await throughViews(page, async (view) => {
+        await expect.poll(() => overflow(page), { message: view }).toEqual([]);
+        expect(await smallTargets(page, 48), view).toEqual([]);
+      });
+    });
+  });
+}
+
+for (const [name, width, height] of [
+  ['a laptop', 1280, 800],
+  ['a large screen', 1920, 1080],
+  ['a laptop at 200 % zoom', 640, 400],
+] as const) {
+  test.describe(`on ${name}`, () => {
+    test.use({ viewport: { width, height } });
+
+    test('nothing sticks out, and two thirds of the height are for the work', async ({ page }) => {
+      await throughViews(page, async (view) => {
+        await expect.poll(() => overflow(page), { message: view }).toEqual([]);
+        if (!view.includes('…')) return;
+        const foot = await page.locator('.steps').evaluate((el) => el.getBoundingClientRect().bottom);
+        expect(foot, view).toBeLessThanOrEqual(height > 600 ? height / 3 : height / 2);
+      });
+    });
+  });
+}
+
+test.describe('at 200 % zoom', () => {
+  test.use({ viewport: { width: 640, height: 400 } });
+
+  test('what has the focus is never under the strip', async ({ page, batches, bench }) => {
+    await batches.openBatch('Kingfisher');
+    await bench.step('Pots');
+    await page.locator('.dose').first().waitFor();
+    const covered: string[] = [];
+    for (let i = 0; i < 45; i++) {
+      await page.keyboard.press('Tab');
+      const under = await page.evaluate(() => {
+        const el = document.activeElement;
+        const strip = document.querySelector('.slim-row');
+        if (!el || !strip || strip.contains(el) || !el.closest('main') || el.closest('.bench-head'))
+          return null;
+        const [a, b] = [el.getBoundingClientRect(), strip.getBoundingClientRect()];
+        return a.height > 0 && a.top < b.bottom - 1 && a.bottom > b.top + 1
+          ? el.outerHTML.slice(0, 90)
+          : null;
+      });
+      if (under) covered.push(under);
+    }
+    expect(covered).toEqual([]);
+  });
+});
+
+test('every view passes the accessibility rules, with good practice', async ({ page }) => {
+  await throughViews(page, async (view) => {
+    const { violations } = await new AxeBuilder({ page })
+      .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'best-practice'])
+      .analyze();
+    expect(
+      violations.map((v) => `${v.id}: ${v.nodes[0]!.html}`),
+      view,
+    ).toEqual([]);
+  });
+});
+
+test('colours that the system forces leave the soap alone, and outline what is chosen', async ({
+  page,
+  batches,
+}) => {
+  await page.emulateMedia({ forcedColors: 'active' });
+  await batches.openBatch('Kingfisher');
+  const fill = page.locator('.pot-fill').first();
+  await expect(fill).toHaveAttribute('data-hex', /^#/);
+  const hex = (await fill.getAttribute('data-hex'))!;
+  const rgb = [1, 3, 5].map((at) => parseInt(hex.slice(at, at + 2), 16)).join(', ');
+  await expect(fill).toHaveCSS('background-color', `rgb(${rgb})`);
+  await expect(page.getByRole('radio', { checked: true }).first()).toHaveCSS('outline-style', 'solid');
+});
