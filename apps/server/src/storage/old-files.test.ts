@@ -71,6 +71,17 @@ it('workspace-schema-6 keeps a rate of scent, an order of one’s own, and what 
   expect((await t.api.get(routes.ticks(id))).body).toMatchObject([{ lineId: 'naoh:common', done: true }]);
 });
 
+it('workspace-schema-9 keeps oils that follow the mould', async () => {
+  await open('workspace-schema-9.sqlite.gz');
+  const { items } = (await t.api.get(routes.batches)).body as BatchPage;
+  const led: string[] = [];
+  for (const { id, name } of items) {
+    const { plan } = (await t.api.get(routes.batch(id))).body as BatchDocument;
+    if (plan.moulding.leads) led.push(name);
+  }
+  expect(led).toEqual(['Kingfisher']);
+});
+
 it('workspace-schema-6 brings its one technique over as a design', async () => {
   await open('workspace-schema-6.sqlite.gz');
   const { items } = (await t.api.get(routes.batches)).body as BatchPage;

@@ -16,7 +16,6 @@ export function CutStrip(props: { readonly name: string; readonly length: number
       className={styles.strip}
       aria-label={`Strip for cutting ${name}`}
       // Wider than a phone: it is scrolled by key, too.
-      // eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex
       tabIndex={0}
     >
       <h3>Strip for cutting {name}</h3>
