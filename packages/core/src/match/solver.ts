@@ -177,7 +177,8 @@ export function createSolver(
   /** Residual at v and, when asked, its derivatives by v. Returns the squared length. */
   function evaluate(ids: readonly number[], v: ArrayLike<number>, derive: boolean): number {
     const n = ids.length;
-    const lit = ids.some((i) => emitters[i]);
+    let lit = false;
+    for (let j = 0; j < n; j++) if (emitters[ids[j]!]) lit = true;
     if (derive && (lit || givenSpecial)) return numericDerivatives(ids, v);
     if (givenSpecial) {
       slowResidual(ids, v);
