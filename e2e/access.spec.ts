@@ -4,20 +4,22 @@ import { expect, test } from './fixtures.ts';
 
 async function expectAccessible(page: Page, within?: string): Promise<void> {
   await page.waitForTimeout(700);
-  const axe = new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21aa']);
+  const axe = new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'best-practice']);
   const { violations } = await (within === undefined ? axe : axe.include(within)).analyze();
   const faults = violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(' | ')}`);
   expect.soft(faults, page.url()).toEqual([]);
 }
 
 test('no accessibility fault in the rooms', async ({ page }) => {
-  for (const path of ['/batches', '/shelf?kind=clay', '/settings']) {
+  for (const path of ['/batches', '/batches/new', '/shelf?kind=clay', '/settings']) {
     await page.goto(path);
     await expectAccessible(page);
   }
-  await page.goto('/shelf?item=indigo');
-  await page.getByRole('dialog').waitFor();
-  await expectAccessible(page, '[role=dialog]');
+  for (const dialog of ['/shelf?item=indigo', '/shelf?own=1']) {
+    await page.goto(dialog);
+    await page.getByRole('dialog').waitFor();
+    await expectAccessible(page, '[role=dialog]');
+  }
 });
 
 const parts = {
