@@ -92,13 +92,13 @@ for (const [name, width, height] of [
   });
 }
 
-/** Where there is room, one view of each step is enough. */
+/** Where a phone has room for every part of a step, one view of each is enough. */
 const FIRST_VIEWS = STEPS.filter((s) => !s.includes('?'));
 
 for (const [name, width, height, steps] of [
-  ['a laptop', 1280, 800, STEPS],
+  ['a laptop', 1280, 800, FIRST_VIEWS],
   ['a large screen', 1920, 1080, FIRST_VIEWS],
-  ['a laptop at 200 % zoom', 640, 400, STEPS],
+  ['a laptop at 200 % zoom', 640, 400, FIRST_VIEWS],
 ] as const) {
   test.describe(`on ${name}`, () => {
     test.use({ viewport: { width, height } });

@@ -74,8 +74,11 @@ const complaints = (plan: Plan): string[] =>
     .filter((c) => c.level !== 'tip')
     .map((c) => `${c.id}: ${c.sentence} ${c.arithmetic}`);
 
-const cases = STARTING_BASES.flatMap((base) =>
-  STARTING_MOULDS.map((mould) => [base.name, mould.name, base, mould] as const),
+// Every base and every mould: each base in one mould, each mould with the first base.
+const cases = STARTING_BASES.flatMap((base, b) =>
+  STARTING_MOULDS.flatMap((mould, m) =>
+    b % STARTING_MOULDS.length === m || b === 0 ? [[base.name, mould.name, base, mould] as const] : [],
+  ),
 );
 
 it.each(cases)('%s in a %s: full, with no stop and no warning', (_base, _mould, base, mould) => {
@@ -84,7 +87,7 @@ it.each(cases)('%s in a %s: full, with no stop and no warning', (_base, _mould, 
   expect(Math.abs(fillOf(plan).ratio! - 1)).toBeLessThan(0.01);
 });
 
-it.each([2, 3, 4, 5, 6, 7, 8])('%p pots in the colours that are offered, without a warning', (count) => {
+it.each([2, 5, 8])('%p pots in the colours that are offered, without a warning', (count) => {
   const plan = whole(STARTING_BASES[0]!, STARTING_MOULDS[0]!, offered.slice(0, count));
   expect(plan.pots).toHaveLength(count);
   expect(complaints(plan)).toEqual([]);
