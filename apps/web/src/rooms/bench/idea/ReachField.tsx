@@ -45,7 +45,7 @@ export function ReachField({ colours }: { readonly colours: readonly MatchedColo
     1;
   const all = colours.reduce((sum, c) => sum + partsOf(c.colour.id), 0);
   const radiusOf = (id: string): number =>
-    Math.min(RADIUS.most, RADIUS.least + 26 * Math.sqrt(partsOf(id) / Math.max(1, all)) * 0.5);
+    Math.min(RADIUS.most, RADIUS.least + 13 * Math.sqrt(partsOf(id) / Math.max(1, all)));
   // Around the circle each colour has a neighbour on either side: those are the pairs that are told.
   const round = colours.toSorted((x, y) => hueAngle(x.colour.lab) - hueAngle(y.colour.lab));
   const pairs = round.flatMap((c, i) => {
