@@ -10,26 +10,60 @@ const router = join(
 );
 
 /**
- * Every field of Ant Design looks whether it stands in a form, and asks the whole package of forms for one small part of
- * it. Asked for that part alone, the rest is only loaded where there is a form.
+ * Imports of Ant Design that bring a whole package for one small part of it. Asked for that part alone, the rest is only
+ * loaded where it is used: fields look whether they stand in a form, buttons whether their ground is bright.
  */
-const formContext: Plugin = {
-  name: 'form-context',
-  transform: (code, id) =>
-    id.endsWith('/antd/es/form/context.js')
-      ? code.replace("'@rc-component/form'", "'@rc-component/form/es/FormContext'")
-      : null,
+const SMALLER: readonly { readonly file: string; readonly from: string; readonly to: string }[] = [
+  {
+    file: '/antd/es/form/context.js',
+    from: "'@rc-component/form'",
+    to: "'@rc-component/form/es/FormContext'",
+  },
+  {
+    file: '/antd/es/color-picker/color.js',
+    from: "'@rc-component/color-picker'",
+    to: "'@rc-component/color-picker/es/color'",
+  },
+  {
+    file: '/antd/es/color-picker/util.js',
+    from: "'@rc-component/color-picker'",
+    to: "'@rc-component/color-picker/es/color'",
+  },
+  {
+    file: '/antd/es/button/style/token.js',
+    from: "import { isBright } from '../../color-picker/components/ColorPresets'",
+    to: 'const isBright = (color) => { const { r, g, b } = color.toRgb(); return r * 0.299 + g * 0.587 + b * 0.114 > 192; }',
+  },
+];
+
+const smallerImports: Plugin = {
+  name: 'smaller-imports',
+  transform: (code, id) => {
+    const rule = SMALLER.find(({ file }) => id.endsWith(file));
+    if (!rule) return null;
+    if (!code.includes(rule.from)) throw new Error(`${rule.file} no longer imports ${rule.from}`);
+    return code.replace(rule.from, rule.to);
+  },
 };
 
 /** Parts that every page needs: they change seldom, and each is one file for the browser to keep. */
 const FRAMEWORK =
   /node_modules\/(react|react-dom|scheduler|react-router|@reduxjs|immer|reselect|redux|redux-thunk|react-redux|use-sync-external-store)\//;
 
+/** Parts of Ant Design that no page shows at first: dialogs, drawers and their like load with what opens them. */
+const LATE =
+  /node_modules\/(@rc-component\/(dialog|color-picker|collapse|form|async-validator|picker|drawer|menu|dropdown|pagination)|antd\/es\/(modal|skeleton|color-picker|collapse|form|date-picker|drawer|menu|dropdown|pagination))\//;
+
+/** What rooms have in common, but for what brings a package along. */
+const PARTS =
+  /apps.web.src.(shared|data|workers)|packages.contract|^vite|core.src.(units|colour|material)|bench.steps\.ts/;
+const OWN_CHUNK = /shared.(form|settings|axis)|SortableList|ListRoom|ColourPicker|DayField|PlainTable/;
+
 /** What every step of a batch works out. */
-const CORE = /packages\/core\/src\/(balance|plan|work|pigment|checks|colour|units)\//;
+const CORE = /core.src.(balance|plan|work|pigment|checks)/;
 
 export default defineConfig(({ command }) => ({
-  plugins: [react(), formContext],
+  plugins: [react(), smallerImports],
   resolve: {
     conditions: ['source', ...defaultClientConditions],
     alias:
@@ -46,6 +80,8 @@ export default defineConfig(({ command }) => ({
     target: 'es2023',
     sourcemap: false,
     manifest: true,
+    // One small file instead of one a part: each would be a request before anything is shown.
+    cssCodeSplit: false,
     reportCompressedSize: false,
     rolldownOptions: {
       treeshake: {
@@ -56,11 +92,21 @@ export default defineConfig(({ command }) => ({
         codeSplitting: {
           // Few large files compress a tenth better than fifty small ones.
           groups: [
-            { name: 'framework', test: FRAMEWORK, priority: 3 },
-            { name: 'controls', test: /node_modules/, minShareCount: 6, priority: 2 },
+            { name: 'framework', test: FRAMEWORK, priority: 5 },
+            {
+              name: 'controls',
+              test: (id) => id.includes('node_modules') && !LATE.test(id),
+              minShareCount: 6,
+              priority: 4,
+            },
+            {
+              name: 'parts',
+              test: (id) => PARTS.test(id) && !OWN_CHUNK.test(id),
+              minShareCount: 2,
+              priority: 3,
+            },
             { name: 'core', test: CORE, minShareCount: 2, priority: 2 },
-            { name: 'bench', test: /rooms.bench./, minShareCount: 3, priority: 2 },
-            { name: 'shared', minShareCount: 7, priority: 1 },
+            { name: 'bench', test: /rooms.bench./, minShareCount: 2, priority: 1 },
           ],
         },
       },

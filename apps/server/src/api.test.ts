@@ -619,9 +619,12 @@ describe('kept moulds and bases', () => {
 describe('settings and demo', () => {
   it('keeps habits with a version', async () => {
     const { body } = await t.api.get(routes.settings).expect(200);
-    const next = { ...body, units: { mass: 'oz', length: 'in', temperature: 'F', decimalMark: 'comma' } };
+    const next = {
+      ...body,
+      units: { mass: 'oz', length: 'in', temperature: 'F', decimalMark: 'comma', currency: 'kr' },
+    };
     expect((await t.api.put(routes.settings).send(next).expect(200)).body).toMatchObject({
-      units: { mass: 'oz', decimalMark: 'comma' },
+      units: { mass: 'oz', decimalMark: 'comma', currency: 'kr' },
       version: body.version + 1,
     });
     await t.api.put(routes.settings).send(next).expect(409);
@@ -659,7 +662,13 @@ describe('settings and demo', () => {
         JSON.stringify({ ...rest, measuring: level, decimalMark: 'comma' }),
       ]);
     const read = (await t.api.get(routes.settings).expect(200)).body;
-    expect(read.units).toEqual({ mass: 'g', length: 'mm', temperature: 'C', decimalMark: 'comma' });
+    expect(read.units).toEqual({
+      mass: 'g',
+      length: 'mm',
+      temperature: 'C',
+      decimalMark: 'comma',
+      currency: '',
+    });
     expect(read).not.toHaveProperty('decimalMark');
     expect(read.measuring).toEqual({ ...level, filled: 'level', rounded: 1.5, heaped: 2 });
   });

@@ -2,7 +2,7 @@ import '@fontsource-variable/public-sans';
 import './app/base.css';
 import './app/planning.css';
 import './app/small.css';
-import { App, ConfigProvider } from 'antd';
+import { ConfigProvider } from 'antd';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { Provider } from 'react-redux';
@@ -11,6 +11,7 @@ import { router } from './app/router.tsx';
 import { store } from './app/store.ts';
 import { theme } from './app/theme.ts';
 import { applyTokens } from './shared/tokens.ts';
+import { Notices } from './shared/ui/Notices.tsx';
 
 applyTokens(document.documentElement);
 
@@ -18,9 +19,9 @@ createRoot(document.getElementById('root')!).render(
   <StrictMode>
     <Provider store={store}>
       <ConfigProvider theme={theme} wave={{ disabled: true }}>
-        <App>
+        <Notices>
           <RouterProvider router={router} />
-        </App>
+        </Notices>
       </ConfigProvider>
     </Provider>
   </StrictMode>,

@@ -11,12 +11,15 @@ import { SettingsEntity } from './settings.entity.ts';
 /** Id of the one document. */
 const SETTINGS = 'settings';
 
-/** Settings as older versions stored them: a decimal mark and no other units; all spoons level; a gel for all batches. */
+/**
+ * Settings as older versions stored them: a decimal mark and no other units; no currency; all spoons level; a
+ * gel for all batches.
+ */
 function present(
   stored: Partial<Settings> & { readonly decimalMark?: DecimalMark; readonly gel?: number },
 ): Settings {
   const { decimalMark = 'point', gel: _gel, ...rest } = stored;
-  const units = rest.units ?? { ...defaultSettings.units, decimalMark };
+  const units = { ...defaultSettings.units, decimalMark, ...rest.units };
   const measuring = { ...defaultSettings.measuring, ...rest.measuring };
   return { ...defaultSettings, ...rest, measuring, units };
 }

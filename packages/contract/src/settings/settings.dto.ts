@@ -1,4 +1,5 @@
 import {
+  CURRENCY_LETTERS,
   type DecimalMark,
   DOSE_UNITS,
   type DoseUnit,
@@ -37,6 +38,7 @@ export class UnitsDto implements Units {
   @OneOf(LENGTH_UNITS) length!: LengthUnit;
   @OneOf(TEMPERATURE_UNITS) temperature!: TemperatureUnit;
   @OneOf(['point', 'comma']) decimalMark!: DecimalMark;
+  @Text(CURRENCY_LETTERS) currency!: string;
 }
 
 export class SettingsUpdateDto implements SettingsWire {

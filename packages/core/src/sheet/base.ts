@@ -3,7 +3,7 @@ import { type LyeFlow } from '../balance/flow.ts';
 import { isMilk, liquidPartsSum } from '../plan/liquid.ts';
 import { type AdditiveMoment, type LiquidPart, materialOf } from '../plan/plan.ts';
 import { scentParts } from './scentLines.ts';
-import { batterName, fineMass, NOTHING, type SheetContext } from './context.ts';
+import { batterName, NOTHING, type SheetContext } from './context.ts';
 import { group, line, section, type SheetGroup, type SheetLine, type SheetSection } from './sheet.ts';
 import { LYE_CAUTIONS, liquidCautions, powderCaution, scentCautions } from './cautions.ts';
 
@@ -15,7 +15,7 @@ function vessel(ctx: SheetContext): (id: string, mass: number, what: string, not
   let sum = 0;
   return (id, mass, what, note = '') => {
     sum += mass;
-    const amount = fineMass(ctx, mass);
+    const amount = ctx.print.fine(mass);
     const running = ctx.print.mass(sum);
     return line(id, amount, what, { note, running: running === amount ? '' : running });
   };
@@ -40,7 +40,7 @@ function partsOf({
 function mixOf(ctx: SheetContext, mass: number): string {
   const parts = partsOf(ctx);
   if (parts.length === 1) return parts[0]!.id === 'water' ? '' : `of ${parts[0]!.name}`;
-  return parts.map((p) => `${fineMass(ctx, (mass * p.percent) / 100)} ${p.name}`).join(' + ');
+  return parts.map((p) => `${ctx.print.fine((mass * p.percent) / 100)} ${p.name}`).join(' + ');
 }
 
 /** What goes into the oils or the lye of one batter beside them: of the whole batch, and of pots that have it to themselves. */
@@ -125,7 +125,7 @@ export function lyeSection(ctx: SheetContext): SheetSection | null {
 
 function keptLine(ctx: SheetContext, id: string, mass: number, note: string): SheetLine {
   const mix = mixOf(ctx, mass);
-  return line(id, fineMass(ctx, mass), 'liquid', { note: mix ? `${mix}; ${note}` : note });
+  return line(id, ctx.print.fine(mass), 'liquid', { note: mix ? `${mix}; ${note}` : note });
 }
 
 /** The oils of each batter, what is kept off them for cups, and what is blended into them. */
@@ -140,13 +140,13 @@ export function oilsSection(ctx: SheetContext): SheetSection | null {
       .map((o) => into(`oil:${key}:${o.materialId}`, o.mass, materialOf(plan, o.materialId).name));
     if (l.heldOil > NOTHING && l.carrierOil !== null)
       lines.push(
-        line(`held-oil:${key}`, fineMass(ctx, l.heldOil), materialOf(plan, l.carrierOil).name, {
+        line(`held-oil:${key}`, ctx.print.fine(l.heldOil), materialOf(plan, l.carrierOil).name, {
           note: 'taken off again for the cups',
           running: print.mass(l.oils - l.heldOil),
         }),
       );
     for (const a of earlyLines(ctx, l, 'oils'))
-      lines.push(line(a.id, fineMass(ctx, a.mass), a.what, { note: a.note }));
+      lines.push(line(a.id, ctx.print.fine(a.mass), a.what, { note: a.note }));
     if (scent?.when === 'oils')
       lines.push(
         ...scentParts(ctx, `oils:${key}`, (scent.dose * l.oils) / 1000, 'into the oils, before the lye'),

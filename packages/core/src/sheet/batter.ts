@@ -1,7 +1,7 @@
 import { lateWater } from '../plan/late.ts';
 import { type PrepAdditive, type Weighing, type WeighStage } from '../work/prep.ts';
 import { FRESH_BATTER, scentCautions } from './cautions.ts';
-import { batterName, fineMass, jugOf, NOTHING, type SheetContext } from './context.ts';
+import { batterName, jugOf, NOTHING, type SheetContext } from './context.ts';
 import { scentParts } from './scentLines.ts';
 import { group, line, section, type SheetGroup, type SheetLine, type SheetSection } from './sheet.ts';
 
@@ -84,16 +84,16 @@ function stirredIn(ctx: SheetContext, potId: string | null, stage: WeighStage): 
       return [
         ...(rest > NOTHING
           ? [
-              line(`stir:${key}:liquid`, fineMass(ctx, rest), 'of the liquid kept for later', {
+              line(`stir:${key}:liquid`, ctx.print.fine(rest), 'of the liquid kept for later', {
                 note: 'stirred into the batter',
               }),
             ]
           : []),
         ...wetted.map(({ a, mass, water }) =>
-          line(`additive:${key}:${a.row.id}`, fineMass(ctx, mass), a.material.name, {
+          line(`additive:${key}:${a.row.id}`, ctx.print.fine(mass), a.material.name, {
             note:
               water > NOTHING
-                ? `wetted in ${fineMass(ctx, water)} of the liquid kept for later, stirred into the batter with it`
+                ? `wetted in ${ctx.print.fine(water)} of the liquid kept for later, stirred into the batter with it`
                 : 'stirred into the batter',
           }),
         ),
@@ -101,7 +101,7 @@ function stirredIn(ctx: SheetContext, potId: string | null, stage: WeighStage): 
     }
     case 'additives':
       return of('trace').map((a) =>
-        line(`additive:${key}:${a.row.id}`, fineMass(ctx, a.byLye.get(potId)!), a.material.name, {
+        line(`additive:${key}:${a.row.id}`, ctx.print.fine(a.byLye.get(potId)!), a.material.name, {
           note: 'stirred into the batter at light trace',
         }),
       );

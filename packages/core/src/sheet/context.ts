@@ -52,16 +52,6 @@ export const jarName = (ctx: SheetContext, of: Dispersion): string =>
 /** A name in the middle of a sentence: its first letter small. */
 export const inSentence = (name: string): string => name.charAt(0).toLowerCase() + name.slice(1);
 
-/** A small mass with the decimals that it needs, whatever unit the maker reads large ones in. */
-export function fineMass({ print }: SheetContext, mass: number): string {
-  if (mass >= FINE) return print.mass(mass);
-  // As fine as the scale shows, a tenth at least; less than a gram to a hundredth.
-  const shown = print.weighed(mass);
-  const digits = mass < 1 ? 2 : Math.max(1, shown.length - 1 - shown.search(/[.,]/));
-  return `${print.fixed(mass, /[.,]/.test(shown) || mass < 1 ? digits : 1)} g`;
-}
-const FINE = 10;
-
 /** `a, b and c`. */
 export const listOf = (names: readonly string[]): string =>
   names.length < 2 ? names.join('') : `${names.slice(0, -1).join(', ')} and ${names.at(-1)!}`;

@@ -6,7 +6,6 @@ import { type Dispersion, dispersionWay, liquidName } from '../work/dispersion.t
 import { type PrepPot, type PrepRow } from '../work/prep.ts';
 import { materialCautions, powderCaution } from './cautions.ts';
 import {
-  fineMass,
   bottleName,
   inSentence,
   jarName,
@@ -65,13 +64,13 @@ function jar(ctx: SheetContext, d: Dispersion): SheetGroup | null {
     ...(infused ? [] : [line(`${key}:powder`, measuredText(d.measured, print), d.material.name)]),
     line(
       `${key}:liquid`,
-      fineMass(ctx, d.liquid),
+      ctx.print.fine(d.liquid),
       liquidOf(plan, d.material.name, medium, d.fromBatch, d.uses[0]?.pot.id),
       {
         note: [
           sourceOf(medium, d.fromBatch),
           wayText(d.material, medium),
-          `shared out: ${listOf(d.uses.map((u) => `${fineMass(ctx, u.mass)} into cup ${numberOf(ctx, u.pot)}`))}`,
+          `shared out: ${listOf(d.uses.map((u) => `${ctx.print.fine(u.mass)} into cup ${numberOf(ctx, u.pot)}`))}`,
         ].join('; '),
       },
     ),
@@ -91,7 +90,7 @@ function cup(ctx: SheetContext, p: PrepPot): SheetGroup | null {
     lines.push(
       line(
         `evened:${id}`,
-        fineMass(ctx, p.flow.evenedOil),
+        ctx.print.fine(p.flow.evenedOil),
         liquidName(plan, 'oil', p.flow.evenedFromBatch, id),
         {
           note: `so that all cups carry as much; ${sourceOf('oil', p.flow.evenedFromBatch)}`,
@@ -125,7 +124,7 @@ function rowLines(ctx: SheetContext, p: PrepPot, row: PrepRow): SheetLine[] {
     ];
   if (row.ofShared !== null)
     return [
-      line(key, fineMass(ctx, row.ofShared), `out of ${jarName(ctx, jarOf(ctx, p, row))}`, {
+      line(key, ctx.print.fine(row.ofShared), `out of ${jarName(ctx, jarOf(ctx, p, row))}`, {
         note: 'stir it up first',
       }),
     ];
@@ -139,7 +138,7 @@ function rowLines(ctx: SheetContext, p: PrepPot, row: PrepRow): SheetLine[] {
   const infused = carrier.medium === 'infusion';
   const liquid = line(
     `${key}:liquid`,
-    fineMass(ctx, row.carrierMass),
+    ctx.print.fine(row.carrierMass),
     liquidOf(plan, material.name, carrier.medium, row.fromBatch, p.pot.id),
     {
       note: `${sourceOf(carrier.medium, row.fromBatch)}${infused ? '' : `; ${wayText(material, carrier.medium)}`}`,

@@ -3,7 +3,7 @@ import { massPerBar } from '../balance/perBar.ts';
 import { materialOf } from '../plan/plan.ts';
 import { scrubMeasures } from '../work/scrub.ts';
 import { liquidName } from '../work/dispersion.ts';
-import { fineMass, NOTHING, type SheetContext } from './context.ts';
+import { NOTHING, type SheetContext } from './context.ts';
 import { group, line, section, type SheetLine, type SheetSection } from './sheet.ts';
 
 /** Everything beside oils, lye and liquid that must be on the bench, over all pots. */
@@ -20,7 +20,7 @@ export function gatherSection(ctx: SheetContext): SheetSection | null {
     ...prep.additives
       .filter((a) => a.mass > NOTHING)
       .map((a) =>
-        line(`gather:additive:${a.row.id}`, fineMass(ctx, a.mass), a.material.name, {
+        line(`gather:additive:${a.row.id}`, ctx.print.fine(a.mass), a.material.name, {
           note: [
             'for the batch',
             ...scrubMeasures(a.material, a.mass, massPerBar(plan, a.mass), ctx.measuring),
@@ -51,17 +51,17 @@ export function gatherSection(ctx: SheetContext): SheetSection | null {
     ...(prep.scent?.parts ?? [])
       .filter((p) => p.mass > NOTHING)
       .map((p) =>
-        line(`gather:scent:${p.material.id}`, fineMass(ctx, p.mass), p.material.name, { note: 'scent' }),
+        line(`gather:scent:${p.material.id}`, ctx.print.fine(p.mass), p.material.name, { note: 'scent' }),
       ),
     ...(prep.scent && prep.scent.stabiliser > NOTHING
-      ? [line('gather:stabiliser', fineMass(ctx, prep.scent.stabiliser), 'Vanillin stabiliser')]
+      ? [line('gather:stabiliser', ctx.print.fine(prep.scent.stabiliser), 'Vanillin stabiliser')]
       : []),
     ...prep.carriers
       .filter((c) => isWeighedCarrier(c.medium) && c.mass > NOTHING)
       .map((c) =>
         line(
           `gather:carrier:${c.medium}:${c.fromBatch}`,
-          fineMass(ctx, c.mass),
+          ctx.print.fine(c.mass),
           liquidName(plan, c.medium, c.fromBatch),
           {
             note: `for dispersing${c.fromBatch ? (c.medium === 'water' ? ', out of the liquid' : ', out of the oils') : ''}`,

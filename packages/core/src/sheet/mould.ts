@@ -8,7 +8,7 @@ import { bondedPots, DRY_MINUTES, keptCold, keptWarm } from '../work/finish.ts';
 import { type PrepPot } from '../work/prep.ts';
 import { timelineOf, type TopStep } from '../work/timeline.ts';
 import { ALCOHOL, FRESH_BATTER, HOT_MOULD, OWN_RULES } from './cautions.ts';
-import { fineMass, inSentence, jugOf, listOf, manyOf, NOTHING, type SheetContext } from './context.ts';
+import { inSentence, jugOf, listOf, manyOf, NOTHING, type SheetContext } from './context.ts';
 import { group, line, section, type SheetLine, type SheetSection } from './sheet.ts';
 
 /** The choice that is made after the scent, in seconds. */
@@ -198,7 +198,7 @@ function top(ctx: SheetContext, named: number): SheetLine[] {
     ...prep.additives
       .filter((a) => a.row.moment === 'top' && a.mass > NOTHING)
       .map((a) =>
-        line(`additive:top:${a.row.id}`, fineMass(ctx, a.mass), a.material.name, {
+        line(`additive:top:${a.row.id}`, ctx.print.fine(a.mass), a.material.name, {
           note: 'on the top, sparingly where a bar is cut through it',
         }),
       ),

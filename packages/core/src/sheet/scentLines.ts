@@ -1,4 +1,4 @@
-import { fineMass, NOTHING, type SheetContext } from './context.ts';
+import { NOTHING, type SheetContext } from './context.ts';
 import { scentBlend } from '../balance/scent.ts';
 import { line, type SheetLine } from './sheet.ts';
 
@@ -12,7 +12,7 @@ export function scentParts(ctx: SheetContext, key: string, mass: number, note: s
   return [
     ...(stabiliser > NOTHING
       ? [
-          line(`stabiliser:${key}`, fineMass(ctx, stabiliser), 'Vanillin stabiliser', {
+          line(`stabiliser:${key}`, ctx.print.fine(stabiliser), 'Vanillin stabiliser', {
             note: 'into the scent first, stirred',
           }),
         ]
@@ -20,7 +20,7 @@ export function scentParts(ctx: SheetContext, key: string, mass: number, note: s
     ...parts
       .filter((p) => p.share > 0)
       .map((p) =>
-        line(`scent:${key}:${p.material.id}`, fineMass(ctx, mass * p.share), p.material.name, { note }),
+        line(`scent:${key}:${p.material.id}`, ctx.print.fine(mass * p.share), p.material.name, { note }),
       ),
   ];
 }

@@ -17,7 +17,13 @@ export {
   roundToDivision,
   SCALE_DIVISIONS,
 } from './measure.ts';
-export { type NumberProblem, type NumberRange, type ParsedNumber, parseNumber } from './parseNumber.ts';
+export {
+  type NumberProblem,
+  type NumberRange,
+  type ParsedNumber,
+  parseNumber,
+  poundsOf,
+} from './parseNumber.ts';
 export { type DecimalMark, printCups, printSpoonSum, spoonName } from './print.ts';
 export { grams, type Grams, gramsPerKg, type GramsPerKg, massOfDose, type Millilitres } from './quantity.ts';
 export {
@@ -33,6 +39,7 @@ export {
 } from './spoons.ts';
 export { plainPrinter, type Printer, printerFor } from './printer.ts';
 export {
+  CURRENCY_LETTERS,
   LENGTH_DIGITS,
   LENGTH_UNITS,
   lengthFromUnit,
@@ -49,4 +56,8 @@ export {
   temperatureInUnit,
   type TemperatureUnit,
   type Units,
+  VOLUME_DIGITS,
+  volumeFromUnit,
+  volumeInUnit,
+  volumeUnitOf,
 } from './view.ts';

@@ -25,6 +25,16 @@ const THOUSANDS: Readonly<Record<DecimalMark, RegExp>> = {
   point: /^[+-]?[1-9]\d{0,2}(,\d{3})+$/,
   comma: /^[+-]?[1-9]\d{0,2}(\.\d{3})+$/,
 };
+/** Pounds and ounces as one amount: `2 lb 3.5 oz`, `2lb`, `35 oz`. */
+const POUNDS_AND_OUNCES = /^(?:(\d+)\s*lbs?\.?)?\s*(?:(\d+(?:[.,]\d*)?)\s*oz\.?)?$/i;
+
+/** A mass typed in pounds and ounces, in pounds; null for any other text, a bare number too. */
+export function poundsOf(text: string): number | null {
+  const found = POUNDS_AND_OUNCES.exec(text.trim());
+  if (!found || (found[1] === undefined && found[2] === undefined)) return null;
+  return Number(found[1] ?? 0) + Number((found[2] ?? '0').replace(',', '.')) / 16;
+}
+
 const FRACTION = /^(?:(\d+)\s+)?(\d+)\/(\d+)$/;
 
 /**

@@ -61,9 +61,13 @@ export interface SpoonSum {
 /** Spoonfuls beside the largest spoon that anyone counts without a mistake. */
 const MOST_SPOONFULS = 3;
 
+/** As few as this do, where they come this near to the amount: no hand fills a spoon more exactly. */
+const FEW_SPOONFULS = 2;
+const GOOD_ENOUGH = 0.05;
+
 /**
- * The nearest volume that at most three level spoonfuls of what is owned give, fewest first among equals; of what is
- * more than three of the largest spoon, the rest after whole ones. An empty sum when nothing is nearer.
+ * The volume that at most two level spoonfuls of what is owned give within a twentieth, else the nearest of at most
+ * three, fewest first among equals; of what is more than three of the largest spoon, the rest after whole ones. An empty sum when nothing is nearer.
  * @throws RangeError when no spoon is owned or the volume is not a finite number ≥ 0.
  */
 export function nearestSpoonSum(target: Millilitres, owned: readonly Spoon[], system: SpoonSystem): SpoonSum {
@@ -75,7 +79,9 @@ export function nearestSpoonSum(target: Millilitres, owned: readonly Spoon[], sy
   }));
   const largest = set[0]!;
   const whole = Math.max(0, Math.floor(target / largest.ml + 1e-9) - (MOST_SPOONFULS - 1));
-  const rest = bestSum(set, target - whole * largest.ml);
+  const left = target - whole * largest.ml;
+  const few = bestSum(set, left, FEW_SPOONFULS);
+  const rest = few.miss <= GOOD_ENOUGH * target ? few.spoons : bestSum(set, left, MOST_SPOONFULS).spoons;
   const counts = new Map<Spoon, number>(whole > 0 ? [[largest.spoon, whole]] : []);
   for (const spoon of rest) counts.set(spoon, (counts.get(spoon) ?? 0) + 1);
   const spoons = set.flatMap(({ spoon }) => {
@@ -86,8 +92,12 @@ export function nearestSpoonSum(target: Millilitres, owned: readonly Spoon[], sy
   return { spoons, volume: millilitres(volume), filled: 'level' };
 }
 
-/** Up to three spoonfuls that come nearest, as few as do. */
-function bestSum(set: readonly { readonly spoon: Spoon; readonly ml: number }[], target: number): Spoon[] {
+/** Up to so many spoonfuls that come nearest, as few as do, and by how many ml they miss. */
+function bestSum(
+  set: readonly { readonly spoon: Spoon; readonly ml: number }[],
+  target: number,
+  most: number,
+): { readonly spoons: Spoon[]; readonly miss: number } {
   let best: Spoon[] = [];
   let off = target;
   const look = (from: number, taken: Spoon[], sum: number): void => {
@@ -96,9 +106,9 @@ function bestSum(set: readonly { readonly spoon: Spoon; readonly ml: number }[],
       best = taken;
       off = miss;
     }
-    if (taken.length === MOST_SPOONFULS) return;
+    if (taken.length === most) return;
     for (let i = from; i < set.length; i++) look(i, [...taken, set[i]!.spoon], sum + set[i]!.ml);
   };
   look(0, [], 0);
-  return best;
+  return { spoons: best, miss: off };
 }

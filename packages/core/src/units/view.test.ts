@@ -49,8 +49,18 @@ describe('units are views', () => {
     expect(print.mass(143.306, true)).toBe('143 g');
     expect(print.length(65)).toBe('65 mm');
     expect(print.volume(1300.4)).toBe('1300 ml');
-    const imperial = printerFor({ mass: 'oz', length: 'in', temperature: 'F', decimalMark: 'comma' });
+    const imperial = printerFor({
+      mass: 'oz',
+      length: 'in',
+      temperature: 'F',
+      decimalMark: 'comma',
+      currency: 'kr',
+    });
     expect(imperial.mass(143.306)).toBe('5,05 oz');
+    expect(imperial.volume(1300.4)).toBe('44 fl oz');
+    expect(imperial.volume(30)).toBe('1,01 fl oz');
+    expect(imperial.money(3.5)).toBe('3,50 kr');
+    expect(print.money(3.5)).toBe('3.50');
     expect(imperial.length(65)).toBe('2,56 in');
     expect(imperial.temperature(32)).toBe('90 °F');
     expect(imperial.percent(33.3)).toBe('33,3 %');

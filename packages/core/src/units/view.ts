@@ -14,9 +14,18 @@ export interface Units {
   readonly length: LengthUnit;
   readonly temperature: TemperatureUnit;
   readonly decimalMark: DecimalMark;
+  /** Sign or letters of the maker's currency, at most `CURRENCY_LETTERS`; empty for prices without one. */
+  readonly currency: string;
 }
+export const CURRENCY_LETTERS = 5;
 
-export const metricUnits: Units = { mass: 'g', length: 'mm', temperature: 'C', decimalMark: 'point' };
+export const metricUnits: Units = {
+  mass: 'g',
+  length: 'mm',
+  temperature: 'C',
+  decimalMark: 'point',
+  currency: '',
+};
 
 const GRAMS_IN: Readonly<Record<MassUnit, number>> = {
   g: 1,
@@ -24,12 +33,24 @@ const GRAMS_IN: Readonly<Record<MassUnit, number>> = {
   oz: GRAMS_PER_POUND / 16,
   lb: GRAMS_PER_POUND,
 };
+/** A US fluid ounce in ml. */
+const ML_PER_FLUID_OUNCE = 29.5735295625;
+export const VOLUME_UNITS = ['ml', 'fl oz'] as const;
+export type VolumeUnit = (typeof VOLUME_UNITS)[number];
+/** Who weighs in ounces reads volumes in fluid ounces. */
+export const volumeUnitOf = (mass: MassUnit): VolumeUnit => (mass === 'oz' || mass === 'lb' ? 'fl oz' : 'ml');
+const ML_IN: Readonly<Record<VolumeUnit, number>> = { ml: 1, 'fl oz': ML_PER_FLUID_OUNCE };
+
 const MM_IN: Readonly<Record<LengthUnit, number>> = { mm: 1, in: 25.4 };
 
 /** A mass in g as a number of the unit. */
 export const massInUnit = (grams: number, unit: MassUnit): number => grams / GRAMS_IN[unit];
 /** The mass in g of a number of the unit. */
 export const massFromUnit = (value: number, unit: MassUnit): number => value * GRAMS_IN[unit];
+/** A volume in ml as a number of the unit. */
+export const volumeInUnit = (ml: number, unit: VolumeUnit): number => ml / ML_IN[unit];
+/** The volume in ml of a number of the unit. */
+export const volumeFromUnit = (value: number, unit: VolumeUnit): number => value * ML_IN[unit];
 /** A length in mm as a number of the unit. */
 export const lengthInUnit = (mm: number, unit: LengthUnit): number => mm / MM_IN[unit];
 /** The length in mm of a number of the unit. */
@@ -43,4 +64,5 @@ export const temperatureFromUnit = (value: number, unit: TemperatureUnit): numbe
 
 /** Decimals that show about a tenth of a gram (a tenth of a mm, a degree) in each unit. */
 export const MASS_DIGITS: Readonly<Record<MassUnit, number>> = { g: 1, kg: 3, oz: 2, lb: 3 };
+export const VOLUME_DIGITS: Readonly<Record<VolumeUnit, number>> = { ml: 0, 'fl oz': 1 };
 export const LENGTH_DIGITS: Readonly<Record<LengthUnit, number>> = { mm: 1, in: 2 };

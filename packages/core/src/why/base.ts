@@ -217,7 +217,7 @@ export const density = (plan: Plan, print: Printer): Lines => {
 export const scentCost = (print: Printer, scent_: NonNullable<PrepSheet['scent']>): Lines => [
   ...scent_.parts.map(
     (p) =>
-      `${p.material.name}: ${print.number(p.mass, 1)} g × ${print.number(p.material.pricePerGram ?? 0, 3)} a gram = ${print.number(p.mass * (p.material.pricePerGram ?? 0), 2)}`,
+      `${p.material.name}: ${print.number(p.mass, 1)} g × ${print.number(p.material.pricePerGram ?? 0, 3)} a gram = ${print.money(p.mass * (p.material.pricePerGram ?? 0))}`,
   ),
-  `= ${print.number(scent_.cost ?? 0, 2)}`,
+  `= ${print.money(scent_.cost ?? 0)}`,
 ];

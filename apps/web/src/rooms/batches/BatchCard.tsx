@@ -33,7 +33,7 @@ export function BatchCard(props: {
       <div className="card-foot">
         <span className={`state state-${batch.state}`}>{stateName[batch.state]}</span>
         <span className="soft figure">
-          {batch.madeOn ? days.short(batch.madeOn) : 'no date'} · {print.number(batch.totalOils, 0)}&nbsp;g
+          {batch.madeOn ? days.text(batch.madeOn) : 'no date'} · {print.mass(batch.totalOils, true)}
         </span>
         <span className="card-acts">
           <Button

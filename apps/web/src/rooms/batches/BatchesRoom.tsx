@@ -1,5 +1,5 @@
 import { PlusOutlined } from '../../shared/ui/icons.tsx';
-import { App, Button, Dropdown, Pagination, Select } from 'antd';
+import { Button, Dropdown, Pagination, Select } from 'antd';
 import { useNavigate } from 'react-router';
 import { BATCH_STATES, type BatchState, type BatchSummary, type PaletteWire } from '@kleur/contract';
 import { emptyPlan, setPalette } from '@kleur/core/plan';
@@ -20,6 +20,7 @@ import { ListRoom } from '../../shared/ui/ListRoom.tsx';
 import { BatchCard } from './BatchCard.tsx';
 import { UnsentList } from './UnsentList.tsx';
 import { stateName } from '../../shared/ui/stateName.ts';
+import { useNotices } from '../../shared/hooks/useNotices.ts';
 
 /** All batches, shown by the colours of their bars. Search, state and page live in the address. */
 export function BatchesRoom() {
@@ -33,7 +34,7 @@ export function BatchesRoom() {
   const [example] = useOpenExampleMutation();
   const [remove] = useDeleteBatchMutation();
   const [restore] = useRestoreBatchMutation();
-  const { message } = App.useApp();
+  const { message } = useNotices();
   const tellDeleted = useUndoNotice();
   const { studio } = useSettings();
   const navigate = useNavigate();

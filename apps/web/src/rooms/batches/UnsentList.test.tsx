@@ -4,6 +4,7 @@ import { fakeStorage } from '../../../test/storage.ts';
 import { renderIn, testStore } from '../../../test/render.tsx';
 import { type Saving } from '../../data/saveQueue.ts';
 import { unsent } from '../../data/unsent.ts';
+import { Notices } from '../../shared/ui/Notices.tsx';
 import { UnsentList } from './UnsentList.tsx';
 
 fakeStorage();
@@ -14,9 +15,11 @@ async function show(...all: readonly Saving[]) {
     store.dispatch(unsent.changed({ id: `b${i}`, batch: { name: `Batch ${i}`, saving } }));
   renderIn(
     store,
-    <MemoryRouter>
-      <UnsentList />
-    </MemoryRouter>,
+    <Notices>
+      <MemoryRouter>
+        <UnsentList />
+      </MemoryRouter>
+    </Notices>,
   );
 }
 const buttons = (row: HTMLElement) =>

@@ -1,4 +1,4 @@
-import { App, Button } from 'antd';
+import { Button } from 'antd';
 import { lazy, memo, Suspense, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import {
   NavLink,
@@ -50,6 +50,7 @@ import {
 import { type Step, steps } from './steps.ts';
 import { TodoLine } from './TodoLine.tsx';
 import { UnitSwitch } from './UnitSwitch.tsx';
+import { useNotices } from '../../shared/hooks/useNotices.ts';
 
 const GoneBatch = lazy(() => import('./GoneBatch.tsx'));
 const HeldDialog = lazy(() => import('./HeldDialog.tsx'));
@@ -62,7 +63,7 @@ export function BenchRoom() {
   const dispatch = useAppDispatch();
   const store = useStore();
   const openId = useBenchState((s) => s.id);
-  const { message } = App.useApp();
+  const { message } = useNotices();
 
   useEffect(() => {
     if ('problem' in loaded) return;
@@ -236,7 +237,7 @@ function ChecksFeed({ checks }: { readonly checks: LiveChecks }) {
 /** Follows what other tabs and devices save of the batch, and says so. */
 function Elsewhere({ id }: { readonly id: string }) {
   const store = useStore();
-  const { message } = App.useApp();
+  const { message } = useNotices();
   useEffect(
     () =>
       watchElsewhere(id, store, () => {

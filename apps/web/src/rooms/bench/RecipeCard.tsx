@@ -85,9 +85,7 @@ export function RecipeCard(props: {
           {recipe.doubt < 0.5
             ? 'no colour of its own to be unsure of'
             : `may miss by ΔE ${print.fixed(recipe.doubt, 0)} until tested`}
-          {recipe.cost !== null && potOils > 0 && (
-            <> · costs {print.fixed((recipe.cost * potOils) / 1000, 2)}</>
-          )}
+          {recipe.cost !== null && potOils > 0 && <> · costs {print.money((recipe.cost * potOils) / 1000)}</>}
           {recipe.pace < 0.95 && <> · pace × {print.number(recipe.pace, 2)}</>}
           {cautions.length > 0 && <> · {cautions.join(', ')}</>}
         </p>

@@ -1,4 +1,4 @@
-import { App, Button } from 'antd';
+import { Button } from 'antd';
 import { useState } from 'react';
 import { type Session } from '@kleur/contract';
 import {
@@ -12,6 +12,7 @@ import { useDays } from '../../shared/hooks/useDays.ts';
 import { ActsCell, PlainTable } from '../../shared/ui/PlainTable.tsx';
 import { PassphraseDialog } from './PassphraseDialog.tsx';
 import styles from './SettingsRoom.module.css';
+import { useNotices } from '../../shared/hooks/useNotices.ts';
 
 /** The passphrase of the workspace, and the browsers that have signed in. */
 export function AccessSection() {
@@ -63,7 +64,7 @@ export function AccessSection() {
 function Sessions() {
   const { data: sessions = [] } = useSessionsQuery();
   const [end] = useEndSessionMutation();
-  const { message } = App.useApp();
+  const { message } = useNotices();
   const days = useDays();
   const endOne = async ({ id }: Session): Promise<void> => {
     try {

@@ -1,4 +1,4 @@
-import { App, Button } from 'antd';
+import { Button } from 'antd';
 import { useState } from 'react';
 import { type Copy, type CopyReason } from '@kleur/contract';
 import { failureOf } from '../../data/api.ts';
@@ -8,6 +8,7 @@ import { usePrinter } from '../../shared/hooks/useSettings.ts';
 import { ActsCell, FigureCell, PlainTable } from '../../shared/ui/PlainTable.tsx';
 import { CopyDialog } from './CopyDialog.tsx';
 import styles from './SettingsRoom.module.css';
+import { useNotices } from '../../shared/hooks/useNotices.ts';
 
 const REASONS: Readonly<Record<CopyReason, string>> = {
   'before-migration': 'before a new version',
@@ -22,7 +23,7 @@ export function CopiesSection() {
   const { data: copies = [], error } = useCopiesQuery();
   const [make, { isLoading }] = useMakeCopyMutation();
   const [open, setOpen] = useState<Copy | null>(null);
-  const { message } = App.useApp();
+  const { message } = useNotices();
   const days = useDays();
   const print = usePrinter();
   const run = async (): Promise<void> => {

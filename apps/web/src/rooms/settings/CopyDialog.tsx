@@ -1,15 +1,16 @@
-import { App, Modal } from 'antd';
+import { Modal } from 'antd';
 import { type Copy } from '@kleur/contract';
 import { failureOf } from '../../data/api.ts';
 import { useCopyContentQuery, useRestoreCopyMutation } from '../../data/copies.ts';
 import { useDays } from '../../shared/hooks/useDays.ts';
 import styles from './SettingsRoom.module.css';
+import { useNotices } from '../../shared/hooks/useNotices.ts';
 
 /** What is in a copy, and the way to put it back. */
 export function CopyDialog({ copy, onClose }: { readonly copy: Copy; readonly onClose: () => void }) {
   const { data, error } = useCopyContentQuery(copy.name);
   const [restore, { isLoading }] = useRestoreCopyMutation();
-  const { message } = App.useApp();
+  const { message } = useNotices();
   const days = useDays();
   const run = async (): Promise<void> => {
     try {

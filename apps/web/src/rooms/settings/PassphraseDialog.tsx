@@ -1,8 +1,9 @@
-import { App, Form, Input, Modal } from 'antd';
+import { Form, Input, Modal } from 'antd';
 import { useState } from 'react';
 import { PASSPHRASE_LIMITS } from '@kleur/contract';
 import { useChangePassphraseMutation } from '../../data/access.ts';
 import { failureOf } from '../../data/api.ts';
+import { useNotices } from '../../shared/hooks/useNotices.ts';
 
 const { min, max } = PASSPHRASE_LIMITS;
 
@@ -21,7 +22,7 @@ export function PassphraseDialog(props: {
   const [form] = Form.useForm<Entry>();
   const [change, { isLoading }] = useChangePassphraseMutation();
   const [problem, setProblem] = useState<string | null>(null);
-  const { message } = App.useApp();
+  const { message } = useNotices();
 
   const run = async ({ current, passphrase }: Entry): Promise<void> => {
     setProblem(null);

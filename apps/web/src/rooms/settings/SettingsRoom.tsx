@@ -1,4 +1,4 @@
-import { App, Button, Checkbox, Form, Input, Modal, Segmented, Select } from 'antd';
+import { Button, Checkbox, Form, Input, Modal, Segmented, Select } from 'antd';
 import { useState } from 'react';
 import { type Settings } from '@kleur/contract';
 import {
@@ -21,6 +21,7 @@ import { unitName } from '../../shared/ui/unitName.ts';
 import { AccessSection } from './AccessSection.tsx';
 import { CopiesSection } from './CopiesSection.tsx';
 import styles from './SettingsRoom.module.css';
+import { useNotices } from '../../shared/hooks/useNotices.ts';
 
 /** Habits: saved at once. They change what is shown and rounded, never what a plan holds. */
 export function SettingsRoom() {
@@ -113,7 +114,7 @@ function SpoonFields() {
 function DemoSection() {
   const [asking, setAsking] = useState(false);
   const [reset, { isLoading }] = useResetDemoMutation();
-  const { message } = App.useApp();
+  const { message } = useNotices();
   const run = async (): Promise<void> => {
     try {
       await reset().unwrap();

@@ -1,4 +1,4 @@
-import { App, Checkbox, Drawer } from 'antd';
+import { Checkbox, Drawer } from 'antd';
 import { type MaterialWire } from '@kleur/contract';
 import { MATERIAL_KINDS } from '@kleur/core/material';
 import { failureOf } from '../../data/api.ts';
@@ -6,6 +6,7 @@ import { useSaveMaterialsMutation } from '../../data/materials.ts';
 import { kindName } from '../../shared/ui/kindName.ts';
 import { writeOf } from './materialWrite.ts';
 import styles from './OwnedDrawer.module.css';
+import { useNotices } from '../../shared/hooks/useNotices.ts';
 
 /** The whole shelf by kind, to tick what is owned: one by one, or a whole kind at once. */
 export function OwnedDrawer(props: {
@@ -13,7 +14,7 @@ export function OwnedDrawer(props: {
   readonly onClose: () => void;
 }) {
   const [save, saving] = useSaveMaterialsMutation();
-  const { message } = App.useApp();
+  const { message } = useNotices();
   const own = async (items: readonly MaterialWire[], inStock: boolean): Promise<void> => {
     try {
       await save(

@@ -1,5 +1,5 @@
 import { PlusOutlined } from '../../shared/ui/icons.tsx';
-import { App, Button, Checkbox, Select } from 'antd';
+import { Button, Checkbox, Select } from 'antd';
 import { useEffect, useMemo, useState } from 'react';
 import { type MaterialWire } from '@kleur/contract';
 import { CLAIMS, type Claim, MATERIAL_KINDS, type MaterialKind, type ShelfFace } from '@kleur/core/material';
@@ -18,6 +18,7 @@ import { writeOf } from './materialWrite.ts';
 import { MaterialEditor } from './MaterialEditor.tsx';
 import { OwnedDrawer } from './OwnedDrawer.tsx';
 import { ShelfRow } from './ShelfRow.tsx';
+import { useNotices } from '../../shared/hooks/useNotices.ts';
 
 const NEW = 'new';
 
@@ -33,7 +34,7 @@ export function ShelfRoom() {
   const faces = useFaces(data);
   const [save] = useSaveMaterialMutation();
   const [restore] = useRestoreMaterialMutation();
-  const { message } = App.useApp();
+  const { message } = useNotices();
   const tellDeleted = useUndoNotice();
 
   const openNew = (): void => {

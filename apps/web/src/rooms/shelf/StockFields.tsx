@@ -1,6 +1,7 @@
 import { Button, Checkbox, Form, Input } from 'antd';
 import { type Lot, LOT_LIMITS, type MaterialKind } from '@kleur/core/material';
 import { NumberItem } from '../../shared/form/NumberItem.tsx';
+import { MassItem } from '../../shared/form/QuantityItem.tsx';
 import { newId } from '../../data/newId.ts';
 import { type MaterialEntry } from './materialWrite.ts';
 
@@ -12,16 +13,7 @@ export function StockFields({ kind, lots }: { readonly kind: MaterialKind; reado
   const before = lots.slice(1).map((l) => l.label);
   return (
     <div className="row">
-      <NumberItem
-        name="stock"
-        label="On the shelf"
-        width={130}
-        digits={1}
-        min={0}
-        max={1_000_000}
-        suffix="g"
-        optional
-      />
+      <MassItem name="stock" label="On the shelf" width={130} min={0} max={1_000_000} optional />
       <Form.Item name={['lots', 0, 'label']} label="Lot at hand" className="grow">
         <Input
           maxLength={LOT_LIMITS.label}

@@ -1,8 +1,9 @@
-import { App, Button } from 'antd';
+import { Button } from 'antd';
 import { useNavigate } from 'react-router';
 import { failureOf } from '../../data/api.ts';
 import { batchSaves, keepUnsentAsNew, restoreUnsent } from '../../data/batchSaves.ts';
 import { useUndoNotice } from '../hooks/useUndoNotice.tsx';
+import { useNotices } from '../hooks/useNotices.ts';
 
 /** Ways on for a batch that the server will not take as it is: it was deleted elsewhere, or refused. */
 export function UnsentActs(props: {
@@ -16,7 +17,7 @@ export function UnsentActs(props: {
   readonly onGivenUp?: () => void;
 }) {
   const { id, isGone, size = 'middle', onRestored, onGivenUp } = props;
-  const { message } = App.useApp();
+  const { message } = useNotices();
   const navigate = useNavigate();
   const tellDropped = useUndoNotice();
 

@@ -1,11 +1,11 @@
 import { Button, Form, Input } from 'antd';
 import { act, screen, waitFor } from '@testing-library/react';
 import { userEvent } from '@testing-library/user-event';
-import { plainPrinter } from '@kleur/core/units';
+import { metricUnits, plainPrinter } from '@kleur/core/units';
 import { useState } from 'react';
 import { renderIn, testStore } from '../../../test/render.tsx';
 import { entryProblem } from './entryProblem.ts';
-import { LengthItem } from './LengthItem.tsx';
+import { LengthItem } from './QuantityItem.tsx';
 import { NumberItem } from './NumberItem.tsx';
 import { namePath, showServerErrors } from './serverErrors.ts';
 import { useLiveForm } from './useLiveForm.ts';
@@ -127,10 +127,7 @@ describe('a form over a document that is saved as it is edited', () => {
   });
 
   it('refuses what is out of range, in the unit that is shown', async () => {
-    renderIn(
-      await testStore({ units: { mass: 'g', length: 'in', temperature: 'C', decimalMark: 'point' } }),
-      <Live />,
-    );
+    renderIn(await testStore({ units: { ...metricUnits, length: 'in' } }), <Live />);
     expect(field('Length')).toHaveValue('9.84');
     await fill('Length', '79');
     expect(await screen.findByText('At most 78.74')).toBeVisible();

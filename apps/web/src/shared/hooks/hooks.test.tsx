@@ -1,12 +1,12 @@
 import { act, render, renderHook, screen } from '@testing-library/react';
 import { userEvent } from '@testing-library/user-event';
-import { App } from 'antd';
 import { type ReactNode } from 'react';
 import { MemoryRouter, useLocation } from 'react-router';
 import { useAddress } from './useAddress.ts';
 import { useKeys } from './useKeys.ts';
 import { useStable } from './useStable.ts';
 import { useUndoNotice } from './useUndoNotice.tsx';
+import { Notices } from '../ui/Notices.tsx';
 
 describe('page-wide keys', () => {
   const pressed: string[] = [];
@@ -82,9 +82,9 @@ it('a deletion is told with a button that takes it back, once', async () => {
     );
   }
   render(
-    <App>
+    <Notices>
       <Sample />
-    </App>,
+    </Notices>,
   );
   await userEvent.click(screen.getByRole('button', { name: 'Delete' }));
   expect(await screen.findByText('“Moss” was deleted')).toBeInTheDocument();

@@ -4,19 +4,15 @@ import { type DateOrder } from '@kleur/contract';
 import { useSettings } from './useSettings.ts';
 
 /** How days are written: as people read them, and as they type them. */
-const FORMATS: Readonly<
-  Record<DateOrder, { readonly read: string; readonly short: string; readonly typed: string }>
-> = {
-  'day-month-year': { read: 'ddd D MMM YYYY', short: 'D MMM YYYY', typed: 'DD/MM/YYYY' },
-  'month-day-year': { read: 'ddd, MMM D, YYYY', short: 'MMM D, YYYY', typed: 'MM/DD/YYYY' },
-  'year-month-day': { read: 'YYYY MMM D, ddd', short: 'YYYY MMM D', typed: 'YYYY-MM-DD' },
+const FORMATS: Readonly<Record<DateOrder, { readonly read: string; readonly typed: string }>> = {
+  'day-month-year': { read: 'ddd D MMM YYYY', typed: 'DD/MM/YYYY' },
+  'month-day-year': { read: 'ddd, MMM D, YYYY', typed: 'MM/DD/YYYY' },
+  'year-month-day': { read: 'YYYY MMM D, ddd', typed: 'YYYY-MM-DD' },
 };
 
 export interface Days {
   /** A day (`YYYY-MM-DD`) with its weekday, in the maker's own order. */
   readonly text: (day: string) => string;
-  /** Without its weekday, where there is little room. */
-  readonly short: (day: string) => string;
   /** A moment (ISO 8601) with its day and the time on the maker's clock. */
   readonly moment: (at: string) => string;
   /** Format in which the maker types a day. */
@@ -26,10 +22,9 @@ export interface Days {
 export function useDays(): Days {
   const { dateOrder } = useSettings();
   return useMemo(() => {
-    const { read, short, typed } = FORMATS[dateOrder];
+    const { read, typed } = FORMATS[dateOrder];
     return {
       text: (day) => dayjs(day).format(read),
-      short: (day) => dayjs(day).format(short),
       moment: (at) => dayjs(at).format(`${read}, HH:mm:ss`),
       typed,
     };

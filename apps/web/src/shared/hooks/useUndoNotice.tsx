@@ -1,5 +1,6 @@
-import { App, Button } from 'antd';
+import { Button } from 'antd';
 import { useCallback } from 'react';
+import { useNotices } from './useNotices.ts';
 
 const SECONDS = 10;
 
@@ -11,7 +12,7 @@ export function useUndoNotice(): (notice: {
   undo: () => void;
   seconds?: number;
 }) => void {
-  const { notification } = App.useApp();
+  const { notification } = useNotices();
   return useCallback(
     ({ key, title, description, undo, seconds = SECONDS }) => {
       notification.open({

@@ -1,11 +1,12 @@
 import { screen, waitFor } from '@testing-library/react';
 import { userEvent } from '@testing-library/user-event';
-import { App, Form, Input } from 'antd';
+import { Form, Input } from 'antd';
 import { type SettingsWire } from '@kleur/contract';
 import { defaultSettings } from '@kleur/contract';
 import { renderIn, testStore } from '../../../test/render.tsx';
 import { NumberItem } from '../form/NumberItem.tsx';
 import { SettingsForm } from './SettingsForm.tsx';
+import { Notices } from '../ui/Notices.tsx';
 
 let sent: SettingsWire[] = [];
 let refuse: object | null = null;
@@ -27,14 +28,14 @@ beforeEach(() => {
 async function show() {
   renderIn(
     await testStore(),
-    <App>
+    <Notices>
       <SettingsForm name="sample">
         <Form.Item name="studio" label="Studio">
           <Input />
         </Form.Item>
         <NumberItem name={['measuring', 'heaped']} label="A heaped one holds" min={1} max={4} />
       </SettingsForm>
-    </App>,
+    </Notices>,
   );
   return userEvent.setup();
 }

@@ -1,4 +1,4 @@
-import { App, Button, Form } from 'antd';
+import { Button, Form } from 'antd';
 import { type ReactNode, useEffect, useRef, useState } from 'react';
 import { type Settings, type SettingsWire } from '@kleur/contract';
 import { failureOf } from '../../data/api.ts';
@@ -10,6 +10,7 @@ import { showServerErrors } from '../form/serverErrors.ts';
 import { useStable } from '../hooks/useStable.ts';
 import { EmptyState } from '../ui/EmptyState.tsx';
 import styles from './SettingsForm.module.css';
+import { useNotices } from '../hooks/useNotices.ts';
 
 /**
  * The maker's habits as a form whose fields are saved as soon as they hold something usable, one save at a time. What
@@ -19,7 +20,7 @@ export function SettingsForm({ name, children }: { readonly name: string; readon
   const { data, error, refetch } = useSettingsQuery();
   const [form] = Form.useForm<Settings>();
   const dispatch = useAppDispatch();
-  const { message } = App.useApp();
+  const { message } = useNotices();
 
   const ownVersion = useRef<number | null>(null);
   const put = useStable(async (settings: Settings): Promise<void> => {

@@ -1,6 +1,6 @@
-import { Form, Segmented, Select } from 'antd';
+import { Form, Input, Segmented, Select } from 'antd';
 import { DATE_ORDERS, type DateOrder } from '@kleur/contract';
-import { LENGTH_UNITS, MASS_UNITS, TEMPERATURE_UNITS } from '@kleur/core/units';
+import { CURRENCY_LETTERS, LENGTH_UNITS, MASS_UNITS, TEMPERATURE_UNITS } from '@kleur/core/units';
 
 const DATES: Readonly<Record<DateOrder, string>> = {
   'day-month-year': '28 Nov 2026',
@@ -13,7 +13,10 @@ export function UnitFields() {
   return (
     <>
       <Form.Item name={['units', 'mass']} label="Mass">
-        <Segmented aria-label="Unit of mass" options={[...MASS_UNITS]} />
+        <Segmented
+          aria-label="Unit of mass"
+          options={MASS_UNITS.map((u) => ({ value: u, label: u === 'lb' ? 'lb + oz' : u }))}
+        />
       </Form.Item>
       <Form.Item name={['units', 'length']} label="Length">
         <Segmented
@@ -35,6 +38,9 @@ export function UnitFields() {
             { value: 'comma', label: '2,5' },
           ]}
         />
+      </Form.Item>
+      <Form.Item name={['units', 'currency']} label="Currency">
+        <Input maxLength={CURRENCY_LETTERS} style={{ width: 90 }} />
       </Form.Item>
       <Form.Item name="dateOrder" label="Dates">
         <Select

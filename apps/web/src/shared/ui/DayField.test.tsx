@@ -44,3 +44,24 @@ it('says when there is no day', async () => {
   renderIn(await testStore(), <DayField label="Day" value={null} onPick={jest.fn()} />);
   expect(screen.getByRole('button', { name: 'Day: No date' })).toBeVisible();
 });
+
+describe('in words', () => {
+  // 27 November 2026 is a Friday.
+  beforeEach(() =>
+    jest.useFakeTimers({ now: new Date(2026, 10, 27, 20), doNotFake: ['setTimeout', 'queueMicrotask'] }),
+  );
+  afterEach(() => jest.useRealTimers());
+
+  it('takes a word typed for a day', async () => {
+    await show('day-month-year');
+    await type('tomorrow');
+    expect(picked).toEqual(['2026-11-28']);
+  });
+
+  it('offers the next days beside the calendar', async () => {
+    await show('day-month-year');
+    await userEvent.click(screen.getByRole('button', { name: /^Day of making/ }));
+    fireEvent.click(await screen.findByText('Sunday'));
+    expect(picked).toEqual(['2026-11-29']);
+  });
+});

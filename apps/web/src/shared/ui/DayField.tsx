@@ -1,6 +1,7 @@
 import { CalendarOutlined } from './icons.tsx';
 import dayjs from 'dayjs';
 import { lazy, Suspense, useEffect, useRef, useState } from 'react';
+import { dayFromWords } from '../dayWords.ts';
 import { useDays } from '../hooks/useDays.ts';
 import styles from './DayField.module.css';
 
@@ -10,9 +11,12 @@ const Picker = lazy(load);
 /** As days are stored and sent. */
 const STORED = 'YYYY-MM-DD';
 
+/** Offered beside the calendar. */
+const NEXT_DAYS = ['Tonight', 'Tomorrow', 'Saturday', 'Sunday'];
+
 /**
- * A day, shown with its weekday. Pressed, it becomes a field to type the day into, in the maker's own order, with a
- * calendar below; the calendar is loaded when the button is first touched.
+ * A day, shown with its weekday. Pressed, it becomes a field to type the day into, in the maker's own order or in a
+ * word, with a calendar below and the next days beside it; the calendar is loaded when the button is first touched.
  */
 export function DayField(props: {
   readonly label: string;
@@ -39,6 +43,18 @@ export function DayField(props: {
       clearTimeout(timer);
     };
   }, [phase]);
+
+  const today = dayjs().format(STORED);
+  const pick = (day: string | null): void => {
+    onPick(day);
+    setPhase('closing');
+  };
+  /** Whether the field holds a day in words, which is then taken. */
+  const takeWords = (field: EventTarget): boolean => {
+    const day = field instanceof HTMLInputElement ? dayFromWords(field.value, today) : null;
+    if (day !== null) pick(day);
+    return day !== null;
+  };
 
   const text = value === null ? 'No date' : days.text(value);
   const shown = (
@@ -67,9 +83,15 @@ export function DayField(props: {
         value={value === null ? null : dayjs(value)}
         format={[days.typed, STORED]}
         placeholder={days.typed}
+        presets={NEXT_DAYS.map((label) => ({ label, value: dayjs(dayFromWords(label, today)) }))}
         onChange={(day: unknown) => {
-          onPick(dayjs.isDayjs(day) ? day.format(STORED) : null);
-          setPhase('closing');
+          pick(dayjs.isDayjs(day) ? day.format(STORED) : null);
+        }}
+        onKeyDown={(event) => {
+          if (event.key === 'Enter' && takeWords(event.target)) event.preventDefault();
+        }}
+        onBlur={(event) => {
+          takeWords(event.target);
         }}
         onOpenChange={(open) => {
           if (!open) setPhase('closing');

@@ -22,6 +22,8 @@ export interface NumberFieldProps {
   readonly hideLabel?: boolean;
   readonly width?: number | string;
   readonly disabled?: boolean;
+  /** What other texts mean, in the unit of the field: null for what is read as a number. */
+  readonly read?: ((text: string) => number | null) | undefined;
   readonly error?: string;
 }
 
@@ -56,7 +58,8 @@ const Field = memo(function Field(props: NumberFieldProps) {
   const message = current?.problem ? problemText(current.problem, { min, max }, print) : error;
 
   const change = (text: string): void => {
-    const parsed = parseNumber(text, { min, max }, print.units.decimalMark);
+    const meant = props.read?.(text) ?? null;
+    const parsed = parseNumber(meant === null ? text : String(meant), { min, max }, print.units.decimalMark);
     const start = current ? current.start : value;
     if (parsed.ok) {
       setDraft({ text, over: parsed.value, start, problem: null });

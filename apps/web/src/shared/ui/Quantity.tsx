@@ -6,8 +6,13 @@ import {
   MASS_DIGITS,
   massFromUnit,
   massInUnit,
+  poundsOf,
   temperatureFromUnit,
   temperatureInUnit,
+  VOLUME_DIGITS,
+  volumeFromUnit,
+  volumeInUnit,
+  volumeUnitOf,
 } from '@kleur/core/units';
 import { useSettings } from '../hooks/useSettings.ts';
 import { NumberField, type NumberFieldProps } from './NumberField.tsx';
@@ -19,6 +24,7 @@ interface View {
   readonly digits: number;
   readonly into: (value: number) => number;
   readonly outOf: (value: number) => number;
+  readonly read?: ((text: string) => number | null) | undefined;
 }
 
 /** A number field in the maker's unit over a value that is kept in the program's. */
@@ -35,6 +41,7 @@ function Quantity({ view, ...props }: QuantityProps & { readonly view: View }): 
       digits={view.digits}
       step={step === undefined ? undefined : niceStep(Math.abs(view.into(step) - view.into(0)))}
       suffix={view.unit}
+      read={view.read}
       onCommit={(v) => {
         onCommit(view.outOf(v));
       }}
@@ -60,6 +67,23 @@ export function MassField(props: QuantityProps) {
         digits: MASS_DIGITS[mass],
         into: (g) => massInUnit(g, mass),
         outOf: (v) => massFromUnit(v, mass),
+        read: mass === 'lb' ? poundsOf : undefined,
+      }}
+    />
+  );
+}
+
+/** A volume held in ml. */
+export function VolumeField(props: QuantityProps) {
+  const unit = volumeUnitOf(useSettings().units.mass);
+  return (
+    <Quantity
+      {...props}
+      view={{
+        unit,
+        digits: VOLUME_DIGITS[unit],
+        into: (ml) => volumeInUnit(ml, unit),
+        outOf: (v) => volumeFromUnit(v, unit),
       }}
     />
   );

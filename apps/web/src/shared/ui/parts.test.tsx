@@ -8,6 +8,7 @@ import { EmptyState } from './EmptyState.tsx';
 import { FileButton } from './FileButton.tsx';
 import { LevelMark } from './Levels.tsx';
 import { PartNav } from './PartNav.tsx';
+import { metricUnits } from '@kleur/core/units';
 import { LengthField, MassField, TemperatureField } from './Quantity.tsx';
 
 describe('an empty place', () => {
@@ -112,7 +113,7 @@ describe('a quantity', () => {
       />
     );
   }
-  const units = { mass: 'oz', length: 'in', temperature: 'F', decimalMark: 'point' } as const;
+  const units = { ...metricUnits, mass: 'oz', length: 'in', temperature: 'F' } as const;
   beforeEach(() => void told.splice(0));
 
   it.each([

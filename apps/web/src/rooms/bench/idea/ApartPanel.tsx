@@ -1,4 +1,4 @@
-import { App, Button } from 'antd';
+import { Button } from 'antd';
 import { deltaE00, type LabD65 } from '@kleur/core/colour';
 import { enoughOf } from '@kleur/core/match';
 import { isApart, mendPair, type Technique } from '@kleur/core/palette';
@@ -17,6 +17,7 @@ import { useMatchSettings } from '../state/matchSettings.ts';
 import { formulaOf, problemFor } from '../state/matching.ts';
 import { useCandidates, useProblem, useShelf } from '../useMatching.ts';
 import { hexOf, type Item, type ItemPair } from './useItems.ts';
+import { useNotices } from '../../../shared/hooks/useNotices.ts';
 
 /** L* beyond the least that is needed: what rounding and the shelf may take back. */
 const FURTHER = [0, 1, 2, 3.5, 5.5, 8];
@@ -39,7 +40,7 @@ export function ApartPanel({
   const candidates = useCandidates();
   const { most } = useMatchSettings();
   const settings = useSettings();
-  const { message } = App.useApp();
+  const { message } = useNotices();
   const edit = useEdit();
   if (items.length < 2 || pairs.every((p) => !p.technique)) return null;
   const labs = items.map((i) => i.lab);

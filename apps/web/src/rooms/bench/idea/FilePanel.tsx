@@ -1,5 +1,5 @@
 import { FileOutlined, StarFilled, StarOutlined, DeleteOutlined } from '../../../shared/ui/icons.tsx';
-import { App, Button, Segmented } from 'antd';
+import { Button, Segmented } from 'antd';
 import { useState } from 'react';
 import { screenColourFromLabD65 } from '@kleur/core/colour';
 import { FormatError, type LabWhite, type PaletteFile, type ReadPalette } from '@kleur/core/formats';
@@ -17,10 +17,11 @@ import { FileButton } from '../../../shared/ui/FileButton.tsx';
 import { edits } from '../state/edits.ts';
 import { newId } from '../../../data/newId.ts';
 import { ACCEPTED, ACCEPTED_TEXT, readPalette } from './paletteFiles.ts';
+import { useNotices } from '../../../shared/hooks/useNotices.ts';
 
 const useTake = () => {
   const dispatch = useAppDispatch();
-  const { message } = App.useApp();
+  const { message } = useNotices();
   return (palette: { readonly colours: PaletteFile['colours'] }): void => {
     const { colours } = palette;
     dispatch(
@@ -121,7 +122,7 @@ export function SavedPanel() {
   const [save] = useSavePaletteMutation();
   const [remove] = useDeletePaletteMutation();
   const [restore] = useRestorePaletteMutation();
-  const { message } = App.useApp();
+  const { message } = useNotices();
   const tellDeleted = useUndoNotice();
   const take = useTake();
   const attempt = (work: Promise<unknown>): void => {

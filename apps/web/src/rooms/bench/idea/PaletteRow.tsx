@@ -1,5 +1,5 @@
 import { CloseOutlined, DownloadOutlined, PlusOutlined, SaveOutlined } from '../../../shared/ui/icons.tsx';
-import { App, Button } from 'antd';
+import { Button } from 'antd';
 import { lazy, Suspense, useState } from 'react';
 import { labD65FromHex, screenColourFromLabD65 } from '@kleur/core/colour';
 import { type PaletteFile } from '@kleur/core/formats';
@@ -16,6 +16,7 @@ import { useDocument } from '../state/useDerived.ts';
 import { named, useShelf } from '../useMatching.ts';
 import { formulaOf } from '../state/matching.ts';
 import { type MatchedColour } from './usePaletteMatches.ts';
+import { useNotices } from '../../../shared/hooks/useNotices.ts';
 
 // Menus are a large part of the controls: they come when one is asked for.
 const ExportMenu = lazy(() => import('./ExportMenu.tsx'));
@@ -33,7 +34,7 @@ export function PaletteRow({
   const shelf = useShelf();
   const print = usePrinter();
   const [savePalette] = useCreatePaletteMutation();
-  const { message } = App.useApp();
+  const { message } = useNotices();
   const [exporting, setExporting] = useState(false);
   const full = colours.length >= PLAN_LIMITS.palette;
   const ready = colours.length > 0 && colours.every((c) => c.match !== null);

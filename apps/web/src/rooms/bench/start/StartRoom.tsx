@@ -1,4 +1,4 @@
-import { App, Button, Input, Segmented, Select } from 'antd';
+import { Button, Input, Segmented, Select } from 'antd';
 import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { mouldVolume } from '@kleur/core/balance';
@@ -24,6 +24,7 @@ import { ColourCells } from './ColourCells.tsx';
 import { makePlan } from './makePlan.ts';
 import styles from './start.module.css';
 import { hexOfText, nameOfColour, type WantedColour } from './wantedColour.ts';
+import { useNotices } from '../../../shared/hooks/useNotices.ts';
 
 /** Choice of those who enter their own in the plan. */
 const OWN = 'own';
@@ -43,7 +44,7 @@ export function StartRoom() {
   const settings = useSettings();
   const print = usePrinter();
   const navigate = useNavigate();
-  const { message } = App.useApp();
+  const { message } = useNotices();
   const [name, setName] = useState('');
   const [base, setBase] = useState(STARTING_BASES[0]!.id);
   const [mould, setMould] = useState('0');

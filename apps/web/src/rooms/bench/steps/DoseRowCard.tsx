@@ -205,7 +205,7 @@ function DoseCarrier({ potId, row }: { readonly potId: string; readonly row: Pre
       <CarrierChoice potId={potId} rowId={row.row.id} material={row.material} carrier={carrier} />
       {weighed && (
         <>
-          <b>{print.fixed(row.carrierMass, 1)} g</b>
+          <b>{print.fine(row.carrierMass)}</b>
           {carrier.medium !== 'glycerin' && row.drops === null && (
             <CarrierFrom
               potId={potId}

@@ -18,13 +18,13 @@ import { ColourCard } from '../ColourCard.tsx';
 import { MaterialPicker } from '../MaterialPicker.tsx';
 import { nextPotName } from '../potNames.ts';
 import { useChecks, usePlan, usePlanFrame, usePlanPart, usePrep, usePrepPot } from '../state/useDerived.ts';
-import { LadderDialog } from '../LadderDialog.tsx';
 import { DoseRowCard } from './DoseRowCard.tsx';
 import { FlowPicture } from './pots/FlowPicture.tsx';
 import { SameLookAgain } from './pots/SameLookAgain.tsx';
 import { PotHead } from './pots/PotHead.tsx';
 import { SharePanel } from './pots/SharePanel.tsx';
 
+const LadderDialog = lazy(() => import('../LadderDialog.tsx').then((m) => ({ default: m.LadderDialog })));
 const MatchDrawer = lazy(() => import('../MatchDrawer.tsx').then((m) => ({ default: m.MatchDrawer })));
 
 /** The selected pot: its share, its formula and what it will look like. */
@@ -187,12 +187,14 @@ const Formula = memo(function Formula({ potId }: { readonly potId: string }) {
         />
       )}
       {laddering && (
-        <LadderDialog
-          potId={potId}
-          onClose={() => {
-            setLaddering(false);
-          }}
-        />
+        <Suspense fallback={null}>
+          <LadderDialog
+            potId={potId}
+            onClose={() => {
+              setLaddering(false);
+            }}
+          />
+        </Suspense>
       )}
     </section>
   );

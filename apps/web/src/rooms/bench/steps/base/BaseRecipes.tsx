@@ -1,5 +1,5 @@
 import { DeleteOutlined, FolderOpenOutlined } from '../../../../shared/ui/icons.tsx';
-import { App, Button, Input, Popover } from 'antd';
+import { Button, Input, Popover } from 'antd';
 import { useState } from 'react';
 import { type RecipeWire } from '@kleur/contract';
 import { materialOf, PLAN_LIMITS, useRecipe as takeRecipe } from '@kleur/core/plan';
@@ -15,6 +15,7 @@ import { useUndoNotice } from '../../../../shared/hooks/useUndoNotice.tsx';
 import { newId } from '../../../../data/newId.ts';
 import { usePlan } from '../../state/useDerived.ts';
 import { useEdit } from '../../state/useEdit.ts';
+import { useNotices } from '../../../../shared/hooks/useNotices.ts';
 
 /** Saved bases: take one over, or save this one. */
 export function BaseRecipes() {
@@ -46,7 +47,7 @@ function RecipeMenu({ onDone }: { readonly onDone: () => void }) {
   const [create, creating] = useCreateRecipeMutation();
   const [remove] = useDeleteRecipeMutation();
   const [restore] = useRestoreRecipeMutation();
-  const { message } = App.useApp();
+  const { message } = useNotices();
   const notice = useUndoNotice();
   const print = usePrinter();
   const edit = useEdit();

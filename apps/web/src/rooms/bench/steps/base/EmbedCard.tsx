@@ -4,6 +4,7 @@ import { useMemo } from 'react';
 import { embedComposition, embedFacts } from '@kleur/core/balance';
 import { deltaE00, labD65FromHex } from '@kleur/core/colour';
 import { cured, predictColour } from '@kleur/core/pigment';
+import { MASS_DIGITS, massInUnit } from '@kleur/core/units';
 import {
   type Embed,
   EMBED_BASE_NAMES,
@@ -22,7 +23,7 @@ import * as why from '@kleur/core/why';
 import { usePrinter } from '../../../../shared/hooks/useSettings.ts';
 import { NameField } from '../../../../shared/ui/NameField.tsx';
 import { NumberField } from '../../../../shared/ui/NumberField.tsx';
-import { LengthField } from '../../../../shared/ui/Quantity.tsx';
+import { LengthField, MassField } from '../../../../shared/ui/Quantity.tsx';
 import { Figure } from '../../../../shared/ui/Why.tsx';
 import { useColours } from '../../BenchContext.ts';
 import { newId } from '../../../../data/newId.ts';
@@ -130,15 +131,20 @@ export function EmbedCard({ embed }: { readonly embed: Embed }) {
             set(embed.pieces === null ? { perBar: Math.round(v) } : { pieces: Math.round(v) });
           }}
         />
-        <NumberField
+        <MassField
           label="Weighs, each"
           width={110}
           value={embed.gramsEach}
-          digits={1}
           min={0.1}
           max={PLAN_LIMITS.mass.max}
-          suffix="g"
-          placeholder={facts.count > 0 ? print.number(facts.mass / facts.count, 1) : undefined}
+          placeholder={
+            facts.count > 0
+              ? print.number(
+                  massInUnit(facts.mass / facts.count, print.units.mass),
+                  MASS_DIGITS[print.units.mass],
+                )
+              : undefined
+          }
           onCommit={(v) => {
             set({ gramsEach: grams(v) });
           }}

@@ -1,5 +1,5 @@
 import { SaveOutlined } from '../../../../shared/ui/icons.tsx';
-import { App, Button } from 'antd';
+import { Button } from 'antd';
 import { type Mould } from '@kleur/core/plan';
 import { failureOf } from '../../../../data/api.ts';
 import {
@@ -9,6 +9,7 @@ import {
   useRestoreMouldMutation,
 } from '../../../../data/saved.ts';
 import { useUndoNotice } from '../../../../shared/hooks/useUndoNotice.tsx';
+import { useNotices } from '../../../../shared/hooks/useNotices.ts';
 
 /** Keeps a mould for other batches, or takes it off the list again. */
 export function KeepMould({ mould }: { readonly mould: Mould }) {
@@ -16,7 +17,7 @@ export function KeepMould({ mould }: { readonly mould: Mould }) {
   const [create, creating] = useCreateMouldMutation();
   const [remove] = useDeleteMouldMutation();
   const [restore] = useRestoreMouldMutation();
-  const { message } = App.useApp();
+  const { message } = useNotices();
   const notice = useUndoNotice();
   const found = kept.find((k) => {
     const { id: _id, version: _version, updatedAt: _at, ...rest } = k;

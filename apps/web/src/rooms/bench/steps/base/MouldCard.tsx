@@ -12,7 +12,7 @@ import {
   setMoulding,
 } from '@kleur/core/plan';
 import * as why from '@kleur/core/why';
-import { LengthItem } from '../../../../shared/form/LengthItem.tsx';
+import { LengthItem, VolumeItem } from '../../../../shared/form/QuantityItem.tsx';
 import { NumberItem } from '../../../../shared/form/NumberItem.tsx';
 import { useLiveForm } from '../../../../shared/form/useLiveForm.ts';
 import { usePrinter } from '../../../../shared/hooks/useSettings.ts';
@@ -109,15 +109,7 @@ export function MouldCard({ row }: { readonly row: MouldRow }) {
           {mould.shape === 'cylinder' && <LengthItem name="diameter" label="Diameter" {...MEASURE} />}
           {mould.shape === 'cavities' && (
             <>
-              <NumberItem
-                name="cavityVolume"
-                label="One cavity"
-                width={108}
-                digits={0}
-                {...PLAN_LIMITS.mass}
-                step={5}
-                suffix="ml"
-              />
+              <VolumeItem name="cavityVolume" label="One cavity" width={108} {...PLAN_LIMITS.mass} />
               <NumberItem
                 name="cavities"
                 label="Cavities"

@@ -239,7 +239,7 @@ function ScentFigures({ scent }: { readonly scent: ScentChoice }) {
         </Figure>
         {prep.scent?.cost != null && (
           <Figure label="Costs" why={() => why.scentCost(print, prep.scent!)}>
-            {print.fixed(prep.scent.cost, 2)}
+            {print.money(prep.scent.cost)}
           </Figure>
         )}
       </dl>

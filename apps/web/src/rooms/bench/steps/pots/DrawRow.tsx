@@ -5,7 +5,7 @@ import { type Draw, PLAN_LIMITS, removeDraw, setDraw, type ShareWay, wouldCycle 
 import { memo } from 'react';
 import { usePrinter } from '../../../../shared/hooks/useSettings.ts';
 import { NumberField } from '../../../../shared/ui/NumberField.tsx';
-import { LengthField, MassField } from '../../../../shared/ui/Quantity.tsx';
+import { LengthField, MassField, VolumeField } from '../../../../shared/ui/Quantity.tsx';
 import { usePlanFrame } from '../../state/useDerived.ts';
 import { useEdit } from '../../state/useEdit.ts';
 
@@ -150,9 +150,7 @@ function DrawValue({
     case 'grams':
       return <MassField {...common} label="Weight" {...PLAN_LIMITS.draw} step={10} />;
     case 'millilitres':
-      return (
-        <NumberField {...common} label="Volume" digits={0} {...PLAN_LIMITS.draw} step={10} suffix="ml" />
-      );
+      return <VolumeField {...common} label="Volume" {...PLAN_LIMITS.draw} step={10} />;
     case 'layer':
       return <LengthField {...common} label="Layer height" {...PLAN_LIMITS.millimetres} step={1} />;
     case 'slant':

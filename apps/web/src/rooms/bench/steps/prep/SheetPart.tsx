@@ -1,4 +1,3 @@
-import { App } from 'antd';
 import { type ReactNode, useMemo } from 'react';
 import { designText } from '@kleur/core/palette';
 import { type SheetLine, type SheetSection } from '@kleur/core/sheet';
@@ -15,6 +14,7 @@ import { PagePrint } from './PagePrint.tsx';
 import { useSheet } from './useSheet.ts';
 import { PrintButton } from './PrintButton.tsx';
 import styles from './Sheet.module.css';
+import { useNotices } from '../../../../shared/hooks/useNotices.ts';
 
 /** The sheet for the bench: everything that was decided, as lines to do and to tick, in the order of the work. */
 export function SheetPart() {
@@ -58,7 +58,7 @@ function useSheetTicks(): Ticks {
   const id = useBenchState((b) => b.id)!;
   const { data } = useTicksQuery(id);
   const [tick] = useTickMutation();
-  const { message } = App.useApp();
+  const { message } = useNotices();
   const onTick = useStable((lineId: string, done: boolean) => {
     tick({ batchId: id, lineId, done })
       .unwrap()
