@@ -29,7 +29,7 @@ test('mould → oils → four pots, one from part of another, a white without sc
   await bench.addPot('White', '2');
   await page.getByRole('switch', { name: 'Scented' }).uncheck();
   await bench.addDose('Titanium dioxide, oil grade', '6');
-  await page.getByText('How it is taken and where it goes').click();
+  await bench.phrase('What is kept');
   await bench.fill('Kept for the top', '100');
   await bench.addPot('Ochre', '2');
   await page.getByRole('switch', { name: 'Scented' }).check();
@@ -82,12 +82,14 @@ test('three natural layers hours apart, each a mini-batch with its own lye', asy
   ] as const) {
     await bench.addPot(name, '1');
     await bench.addDose(colour, dose);
-    await page.getByText(/^How it is taken and where it goes/).click();
+    await bench.phrase('Whose lye');
     await page.getByLabel('Mini-batch, own lye').check();
+    await bench.phrase('When it is poured');
     await bench.fill('Poured before the last pour', hours);
   }
   await expect(page.getByText('Layers poured this far apart may part at the cut.')).toBeVisible();
   // The last layer gets a blend of its own: lard and castor, without the oils that would tint it.
+  await bench.phrase('Whose lye');
   const sky = page.getByRole('region', { name: 'Oils of Sky' });
   await sky.getByText('its own blend').click();
   for (const oil of ['Olive', 'Coconut, refined'])

@@ -85,7 +85,7 @@ test('a brown scrub pot below a white top without scent', async ({ page, batches
   await bench.addDose('Coffee, ground', '10');
   await bench.addPot('White', '1');
   await bench.addDose('Titanium dioxide, oil grade', '6');
-  await page.getByText(/^How it is taken and where it goes/).click();
+  await bench.phrase('Where it goes');
   await bench.option('Where the pot goes', 'on top, piped');
   // The first scent goes into every pot; the white top is left without.
   await bench.step('Base');
@@ -121,7 +121,7 @@ test('rods, a sieved line, a piped top, heat and mist: printed and read', async 
   await bench.addPot('Seam', '2');
   await bench.addPot('Crest', '1');
   await bench.addPot('Beads', '1');
-  await page.getByText(/^How it is taken and where it goes/).click();
+  await bench.phrase('Where it goes');
   await bench.option('Where the pot goes', 'on top, piped');
   await bench.step('Prep');
   await bench.part('Order and pace');

@@ -41,6 +41,11 @@ export class BenchPage {
     }).toPass();
   }
 
+  /** Opens the fields of a phrase of the pot's sentence. */
+  async phrase(about: string): Promise<void> {
+    await this.page.getByRole('button', { name: new RegExp(`^${about}: `) }).click();
+  }
+
   async part(name: string): Promise<void> {
     await this.page
       .getByRole('navigation', { name: /^Parts of/ })

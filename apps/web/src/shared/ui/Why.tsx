@@ -45,7 +45,7 @@ function WhyLines({ lines }: { readonly lines: () => readonly string[] }) {
 export function Figure(props: FigureProps) {
   const why = useStable(() => props.why?.() ?? []);
   return (
-    <FigureBody label={props.label} why={props.why ? why : undefined}>
+    <FigureBody label={props.label} weighed={props.weighed} why={props.why ? why : undefined}>
       {props.children}
     </FigureBody>
   );
@@ -54,12 +54,14 @@ export function Figure(props: FigureProps) {
 interface FigureProps {
   readonly label: string;
   readonly children: ReactNode;
+  /** What is put on the scale: the largest figure of its panel. */
+  readonly weighed?: boolean | undefined;
   readonly why?: (() => readonly string[]) | undefined;
 }
 
-const FigureBody = memo(function FigureBody({ label, why, children }: FigureProps) {
+const FigureBody = memo(function FigureBody({ label, weighed, why, children }: FigureProps) {
   return (
-    <div>
+    <div className={weighed ? 'weighed' : undefined}>
       <dt>
         {label}
         {why && <Why of={label} lines={why} />}

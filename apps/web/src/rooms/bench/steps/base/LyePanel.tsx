@@ -83,11 +83,15 @@ export function LyePanel() {
             <div key={l.potId ?? 'all'}>
               {lyes.length > 1 && <h3>{pot ? `Lye of ${pot.name}` : 'Lye of the common batter'}</h3>}
               <dl className="figures figure">
-                <Figure label="Sodium hydroxide" why={() => why.lye(plan, print, l)}>
+                <Figure label="Sodium hydroxide" weighed why={() => why.lye(plan, print, l)}>
                   {print.mass(l.naoh)}
                 </Figure>
-                {l.koh > 0 && <Figure label="Potassium hydroxide">{print.mass(l.koh)}</Figure>}
-                <Figure label="Liquid" why={() => why.liquid(plan, print, l)}>
+                {l.koh > 0 && (
+                  <Figure label="Potassium hydroxide" weighed>
+                    {print.mass(l.koh)}
+                  </Figure>
+                )}
+                <Figure label="Liquid" weighed why={() => why.liquid(plan, print, l)}>
                   {print.mass(l.liquid)}
                 </Figure>
                 {l.vessel < l.liquid - 0.05 && (

@@ -1,7 +1,6 @@
 import { memo } from 'react';
-import { type PotFrame } from '../../state/planFrame.ts';
 import { PlusOutlined } from '../../../../shared/ui/icons.tsx';
-import { Button, Collapse } from 'antd';
+import { Button } from 'antd';
 import { addDraw, type Draw, PLAN_LIMITS, wouldCycle } from '@kleur/core/plan';
 import { type PrepPot } from '@kleur/core/work';
 import * as why from '@kleur/core/why';
@@ -11,7 +10,7 @@ import { newId } from '../../../../data/newId.ts';
 import { usePlanFrame, usePlan, useStopped } from '../../state/useDerived.ts';
 import { useEdit } from '../../state/useEdit.ts';
 import { DrawRow } from './DrawRow.tsx';
-import { PotMore } from './PotMore.tsx';
+import { PotSentence } from './PotSentence.tsx';
 
 /** What a pot is made from, what is weighed into it, and where it goes. */
 export function SharePanel({ pot }: { readonly pot: PrepPot }) {
@@ -31,9 +30,10 @@ export function SharePanel({ pot }: { readonly pot: PrepPot }) {
         />
       ))}
       <MoreDraws potId={id} />
+      <PotSentence potId={id} />
       <dl className="figures figure">
         {pot.batter !== null && (
-          <Figure label="Weigh in, jug tared" why={() => why.weighed(plan, print, flow)}>
+          <Figure label="Weigh in, jug tared" weighed why={() => why.weighed(plan, print, flow)}>
             {print.mass(pot.batter)}
           </Figure>
         )}
@@ -65,7 +65,6 @@ export function SharePanel({ pot }: { readonly pot: PrepPot }) {
           </Figure>
         )}
       </dl>
-      <ShareFold potId={id} />
     </section>
   );
 }
@@ -100,33 +99,3 @@ const MoreDraws = memo(function MoreDraws({ potId: id }: { readonly potId: strin
     </>
   );
 });
-
-/** How the pot is taken and where it goes, folded; the fold says what is inside. */
-const ShareFold = memo(function ShareFold({ potId }: { readonly potId: string }) {
-  const pot = usePlanFrame().pots.find((p) => p.id === potId);
-  if (!pot) return null;
-  return (
-    <Collapse
-      ghost
-      size="small"
-      items={[
-        {
-          key: 'more',
-          label: `How it is taken and where it goes${summaryOf(pot)}`,
-          children: <PotMore pot={pot} />,
-        },
-      ]}
-    />
-  );
-});
-
-const summaryOf = (pot: PotFrame): string => {
-  const said = [
-    pot.ownLye ? (pot.ownOils.length > 0 ? 'own oils and lye' : 'own lye') : '',
-    pot.place === 'top' ? 'for the top' : pot.place === 'spare' ? 'spare mould' : '',
-    pot.reserve > 0 ? 'part kept for the top' : '',
-    pot.hoursBefore > 0 ? 'poured earlier' : '',
-    pot.taken === 'additives' ? '' : 'taken early',
-  ].filter(Boolean);
-  return said.length > 0 ? `: ${said.join(', ')}` : '';
-};
