@@ -1,14 +1,5 @@
-import AxeBuilder from '@axe-core/playwright';
-import type { Page } from '@playwright/test';
+import { expectAccessible } from './accessible.ts';
 import { expect, test } from './fixtures.ts';
-
-async function expectAccessible(page: Page, within?: string): Promise<void> {
-  await page.waitForTimeout(700);
-  const axe = new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'best-practice']);
-  const { violations } = await (within === undefined ? axe : axe.include(within)).analyze();
-  const faults = violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(' | ')}`);
-  expect.soft(faults, page.url()).toEqual([]);
-}
 
 test('no accessibility fault in the rooms', async ({ page }) => {
   for (const path of ['/batches', '/batches/new', '/shelf?kind=clay', '/settings']) {
@@ -39,6 +30,30 @@ for (const [step, views] of Object.entries(parts))
       await expectAccessible(page, part === '' ? undefined : '.step-body');
     }
   });
+
+/** What opens over a step: the step, the button, and what then stands over the page. */
+const OVER = [
+  ['pots', 'Match a colour…', '[role=dialog]'],
+  ['pots', 'Ladder…', '[role=dialog]'],
+  ['pots', 'Same look again…', '[role=dialog]'],
+  ['pots', /^All checks/, '[role=dialog]'],
+  ['pots', 'Keys', '[role=dialog]'],
+  ['pots', /^Why: Superfat/, '.ant-popover'],
+  ['pots', /^Units/, '.ant-popover'],
+  ['base', 'Saved bases', '.ant-popover'],
+  ['idea', /change it$/, '.ant-popover'],
+  ['idea', /^Export/, '.ant-dropdown'],
+] as const;
+test('no accessibility fault in what opens over a step', async ({ page, batches }) => {
+  await batches.openBatch('Kingfisher');
+  const batch = page.url().replace(/\/pots.*$/, '');
+  for (const [step, name, over] of OVER) {
+    await page.goto(`${batch}/${step}`);
+    await page.getByRole('button', { name }).first().click();
+    await page.locator(over).waitFor();
+    await expectAccessible(page, over);
+  }
+});
 
 test('a pot can be made, coloured and read with the keyboard alone', async ({ page, batches, bench }) => {
   await batches.openBatch('Kingfisher');

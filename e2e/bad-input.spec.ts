@@ -37,7 +37,7 @@ test('oils at 99.7 %: the lye hides, saving goes on, one tap mends it', async ({
   await expect(page.getByText('The lye amount is hidden until every stop is settled')).toBeVisible();
   await expect(bench.line('Lye', /Sodium hydroxide/)).toHaveCount(0);
   await bench.step('Base');
-  await page.getByRole('button', { name: 'Stretch the shares to 100 %' }).click();
+  await page.getByRole('button', { name: 'Scale the shares to 100 %' }).click();
   await expect(page.getByText('100.00 %')).toBeVisible();
   await bench.fill('Superfat', '-2');
   await expect(page.getByText('Superfat is −2 %: more lye than the oils can take.')).toBeVisible();

@@ -97,7 +97,7 @@ test('seeds wanted per bar keep their wish when the batch grows', async ({ page,
   await page.getByLabel('Enter additives').getByText('g per bar').click();
   await page.getByLabel('Poppy seed, g per bar').fill('1.5');
   const seeds = page.getByRole('listitem').filter({ hasText: 'Poppy seed' }).first();
-  await expect(seeds).toContainText('1.5 g a bar, as wished');
+  await expect(seeds).toContainText('1.5 g a bar, fixed for each bar');
   await expect(seeds).toContainText('½ tsp in a bar');
   const massOf = async (): Promise<number> =>
     Number(/([\d.]+) g/.exec(await seeds.locator('.measured b').innerText())![1]);
@@ -105,6 +105,6 @@ test('seeds wanted per bar keep their wish when the batch grows', async ({ page,
   await bench.part('Oils and lye');
   await page.getByLabel('Total oils').fill('1500');
   await bench.part('Additives');
-  await expect(seeds).toContainText('1.5 g a bar, as wished');
+  await expect(seeds).toContainText('1.5 g a bar, fixed for each bar');
   expect(await massOf()).not.toBe(small);
 });

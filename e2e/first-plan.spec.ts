@@ -3,6 +3,7 @@ import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { type Page, test as base } from '@playwright/test';
+import { expectAccessible } from './accessible.ts';
 import { firstPort } from './ports.ts';
 
 /** A server of its own with an empty workspace: the shelf alone, nothing in stock. */
@@ -60,6 +61,21 @@ async function countPrints(page: Page): Promise<() => Promise<number>> {
   });
   return () => page.evaluate(() => (window as unknown as { prints: number }).prints);
 }
+
+test('no accessibility fault in an empty workspace; nothing is stored without a name', async ({
+  page,
+  site,
+}) => {
+  for (const path of ['/batches', '/shelf', '/settings', '/batches/new']) {
+    await page.goto(`${site}${path}`);
+    await expectAccessible(page);
+  }
+  await page.getByRole('button', { name: 'Start with nothing' }).click();
+  await expect(page.getByLabel('Name of the new batch')).toBeFocused();
+  await expect(page.getByRole('alert')).toHaveText('Enter a name: a batch with nothing in it is not stored.');
+  await page.getByRole('link', { name: 'Batches' }).click();
+  await expect(page.getByText('No batch yet')).toBeVisible();
+});
 
 test('a four-pot plan from an empty workspace to the printed sheet, in at most 20 acts', async ({
   page,

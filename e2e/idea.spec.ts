@@ -130,7 +130,7 @@ test('a matched recipe is used, adjusted, and made without one of its colourants
   await expect(drawer.locator('.recipe').first()).toContainText('ΔE 0');
   await drawer.getByRole('button', { name: 'lighter' }).click();
   await expect(
-    drawer.getByText(/With the colourants already in the pot|cannot do it alone: .* joins/),
+    drawer.getByText(/With the colourants already in the pot|cannot do it alone: .* is added/),
   ).toBeVisible();
   await drawer.locator('.recipe').first().getByRole('button', { name: 'Use' }).click();
   await expect.poll(() => bench.colourOf('Back teal')).not.toBe(first);
@@ -327,7 +327,7 @@ test('the same look on another base', async ({ page, batches, bench }) => {
       (sum, at) => sum + Math.abs(parseInt(a.slice(at, at + 2), 16) - parseInt(b.slice(at, at + 2), 16)),
       0,
     );
-  await looks.getByRole('button', { name: 'Match them again to how they looked' }).click();
+  await looks.getByRole('button', { name: 'Match them again, to look as before' }).click();
   const again = page.getByRole('dialog', { name: 'The same look again' });
   await expect(again.getByRole('listitem', { name: 'Back teal' })).toContainText(/ΔE \d/);
   await again.getByRole('button', { name: /^Use (it|them) for \d pots?$/ }).click();

@@ -113,7 +113,7 @@ test('the demo comes back only after a confirmation', async ({ page, batches }) 
   await page.goto('/settings');
   await page.getByRole('button', { name: 'Reset to the demo…' }).click();
   await page.getByRole('button', { name: 'Replace everything' }).click();
-  await expect(page.getByText('The demo is back as it was.')).toBeVisible();
+  await expect(page.getByText('The demo data was reset.')).toBeVisible();
   await batches.open();
   await expect(batches.card('Kingfisher')).toBeVisible();
 });

@@ -1,4 +1,5 @@
 import { type Page } from '@playwright/test';
+import { addPot, emptyPlan } from '@kleur/core/plan';
 import { expect, test } from './fixtures.ts';
 
 const STEPS = [
@@ -46,7 +47,11 @@ const overflow = (page: Page): Promise<string[]> =>
       const box = el.getBoundingClientRect();
       if (box.width === 0 || box.right <= innerWidth + 1 || !el.checkVisibility()) continue;
       // What scrolls or is cut within itself: pots, parts of a step, a ruler of true length, a wide table, a switch.
-      if (el.closest('.bench-row, .parts, .by-oil, .sr-only, .ant-switch, [aria-label^="Strip for cutting"]'))
+      if (
+        el.closest(
+          '.bench-row, .slim-row, .parts, .by-oil, .sr-only, .ant-switch, [aria-label^="Strip for cutting"]',
+        )
+      )
         continue;
       out.push(`${el.tagName} ${el.className} ends at ${Math.round(box.right)}`);
     }
@@ -91,6 +96,20 @@ for (const [name, width, height] of [
     });
   });
 }
+
+test.describe('with 24 pots', () => {
+  test.use({ hasTouch: true, isMobile: true, viewport: { width: 390, height: 844 } });
+
+  test('each keeps the width of a finger in the strip, which scrolls', async ({ page, batches }) => {
+    const names = Array.from({ length: 24 }, (_, i) => `A rather long name ${i + 1}`);
+    await batches.create(names.reduce((p, name, i) => addPot(p, `pot-${i}`, name), emptyPlan()));
+    const pots = page.locator('.slim-pot');
+    await expect(pots).toHaveCount(24);
+    const widths = await pots.evaluateAll((all) => all.map((el) => el.getBoundingClientRect().width));
+    expect(Math.min(...widths)).toBeGreaterThanOrEqual(44);
+    expect(await overflow(page)).toEqual([]);
+  });
+});
 
 /** Where a phone has room for every part of a step, one view of each is enough. */
 const FIRST_VIEWS = STEPS.filter((s) => !s.includes('?'));

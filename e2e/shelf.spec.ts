@@ -48,8 +48,8 @@ test('a material of one’s own: refused limits, then saved, used in a pot, and 
   await expect(editor).toHaveCount(0);
   await batches.openBatch('Kingfisher');
   await bench.select('Moss');
-  await page.getByRole('button', { name: 'Changed on the shelf: use it' }).click();
-  await expect(page.getByRole('button', { name: 'Changed on the shelf: use it' })).toHaveCount(0);
+  await page.getByRole('button', { name: 'Changed on the shelf: use the new values' }).click();
+  await expect(page.getByRole('button', { name: 'Changed on the shelf: use the new values' })).toHaveCount(0);
   await bench.waitSaved();
 });
 

@@ -51,6 +51,49 @@ test('a swipe that scrolls changes no dose, time or palette; a sideways drag doe
   await expect(bar).toHaveAttribute('aria-valuetext', before);
 });
 
+test('a swipe over fields, choices and switches changes none of them', async ({ page, batches, bench }) => {
+  await batches.openBatch('Kingfisher');
+  const state = (): Promise<string> =>
+    page.evaluate(() =>
+      [...document.querySelectorAll<HTMLInputElement>('main input, main [role=switch], main .ant-select')]
+        .map((el) => `${el.value}${String(el.checked)}${el.getAttribute('aria-checked')}${el.title}`)
+        .join('|'),
+    );
+  for (const [step, controls] of [
+    ['Pots', ['.share .ant-input', '.share .ant-select', '.pot-head [role=switch]', '.dose-trail']],
+    ['Base', ['.grid .ant-input', '.ant-segmented', 'main .ant-select']],
+    ['Idea', ['main .ant-segmented', 'main .ant-select']],
+  ] as const) {
+    await bench.step(step);
+    await bench.waitSaved();
+    for (const control of controls) {
+      const on = page.locator(control).first();
+      await on.scrollIntoViewIfNeeded();
+      const before = await state();
+      await finger(page, on, 3, -180);
+      expect(await state(), `${step}, ${control}`).toBe(before);
+    }
+  }
+  await expect(page.getByRole('button', { name: 'Undo', exact: true }).first()).toBeDisabled();
+});
+
+test('a drop of the palette moved by a finger tells its way, and can be undone', async ({
+  page,
+  batches,
+  bench,
+}) => {
+  await batches.openBatch('Kingfisher');
+  await bench.step('Idea');
+  const drop = page.locator('circle.drop').first();
+  const before = (await drop.getAttribute('aria-label'))!;
+  await drop.tap();
+  await finger(page, drop, 70, 40);
+  await expect(drop).not.toHaveAttribute('aria-label', before);
+  const notice = page.locator('.ant-notification-notice').filter({ hasText: '→' });
+  await notice.getByRole('button', { name: 'Undo' }).click();
+  await expect(drop).toHaveAttribute('aria-label', before);
+});
+
 test('Prep can be locked: lines are ticked, nothing else changes', async ({ page, batches, bench }) => {
   await batches.openBatch('Kingfisher');
   await bench.step('Prep');

@@ -18,9 +18,9 @@ test('a copy is made, looked into and put back', async ({ page, batches, bench }
   const dialog = page.getByRole('dialog');
   await expect(dialog).toContainText(/6 batches, \d+ shelf items, 2 palettes/);
   await expect(dialog.getByRole('list', { name: 'Latest batches of the copy' })).toContainText('Kingfisher');
-  await dialog.getByRole('button', { name: 'Put it back' }).click();
+  await dialog.getByRole('button', { name: 'Restore it' }).click();
   await expect(page.getByText('The copy is back.')).toBeVisible();
-  await expect(page.getByText('before a copy was put back').first()).toBeVisible();
+  await expect(page.getByText('before a copy was restored').first()).toBeVisible();
   await batches.openBatch('Kingfisher');
   await expect(bench.pot('Wing blue')).toBeVisible();
   await expect(bench.pot('Changed since')).toHaveCount(0);
@@ -42,7 +42,7 @@ test('with a passphrase nobody comes in without it, and nothing is lost where on
     await expect(page.getByText('At least 12 characters.')).toBeVisible();
     await page.getByLabel('New passphrase').fill(WORDS);
     await page.getByRole('button', { name: 'Set it' }).click();
-    await expect(page.getByText('The passphrase is set.')).toBeVisible();
+    await expect(page.getByText('The passphrase was set.')).toBeVisible();
 
     const other = await (await browser.newContext({ baseURL: baseURL! })).newPage();
     await other.goto('/batches');
@@ -77,10 +77,10 @@ test('with a passphrase nobody comes in without it, and nothing is lost where on
     await bench.waitSaved();
 
     await page.goto('/settings');
-    await page.getByRole('button', { name: 'Take it away…' }).click();
-    await page.getByLabel('Passphrase of now').fill(WORDS);
-    await page.getByRole('button', { name: 'Take it away', exact: true }).click();
-    await expect(page.getByText('The passphrase is gone.')).toBeVisible();
+    await page.getByRole('button', { name: 'Remove it…' }).click();
+    await page.getByLabel('Current passphrase').fill(WORDS);
+    await page.getByRole('button', { name: 'Remove it', exact: true }).click();
+    await expect(page.getByText('The passphrase was removed.')).toBeVisible();
   } finally {
     // The server goes on to serve other tests.
     await context.request.put('/api/access/passphrase', { data: { current: WORDS, passphrase: null } });

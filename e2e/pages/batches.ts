@@ -1,6 +1,6 @@
 import { type Locator, type Page } from '@playwright/test';
 import { type BatchDocument, routes } from '@kleur/contract';
-import { emptyPlan } from '@kleur/core/plan';
+import { emptyPlan, type Plan } from '@kleur/core/plan';
 
 export class BatchesPage {
   constructor(private readonly page: Page) {}
@@ -22,10 +22,10 @@ export class BatchesPage {
     await this.page.getByLabel('Name of the batch').waitFor();
   }
 
-  /** An empty batch, open at Base; its oils stay as they are set, whatever the mould. */
-  async create(): Promise<void> {
+  /** A batch, open at Base: without a plan an empty one, whose oils stay as they are set, whatever the mould. */
+  async create(plan: Plan = emptyPlan()): Promise<void> {
     const made = await this.page.request.post(routes.batches, {
-      data: { name: 'Untitled batch', state: 'idea', madeOn: null, plan: emptyPlan() },
+      data: { name: 'Untitled batch', state: 'idea', madeOn: null, plan },
     });
     const { id } = (await made.json()) as BatchDocument;
     await this.page.goto(`/batches/${id}/base`);

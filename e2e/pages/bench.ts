@@ -48,8 +48,8 @@ export class BenchPage {
 
   async part(name: string): Promise<void> {
     await this.page
-      .getByRole('navigation', { name: /^Parts of/ })
-      .getByRole('button', { name })
+      .getByRole('tablist', { name: /^Parts of/ })
+      .getByRole('tab', { name })
       .click();
   }
 

@@ -15,7 +15,7 @@ export interface AppOptions {
   /** Path of the SQLite file. */
   readonly file: string;
   readonly first: FirstContent;
-  /** Who may come in. */
+  /** Who may open Kleur. */
   readonly access: AccessService;
   /** Host names besides loopback under which the application is reached. */
   readonly names?: readonly string[];

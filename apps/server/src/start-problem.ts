@@ -50,6 +50,6 @@ export function startProblem(error: unknown): string | null {
   if (code === 'ENOSPC' || code === 'EDQUOT' || code === 'EFBIG' || code === 'SQLITE_FULL')
     return 'There is no room on the disk for the data file. Make room, or choose another folder with KLEUR_DATA.';
   if (error instanceof SyntaxError)
-    return 'The file kleur.access.json in the data folder is damaged. Take it away, and set the passphrase anew.';
+    return 'The file kleur.access.json in the data folder is damaged. Remove it, and set the passphrase anew.';
   return code?.startsWith('SQLITE_') ? `The data file cannot be used: ${message}` : null;
 }

@@ -18,7 +18,7 @@ export interface StoredSession {
   readonly lastSeenAt: string;
 }
 
-/** Who may come in. Beside the data file and not in it, so that an old copy brings back no old passphrase. */
+/** Who may open Kleur. Beside the data file and not in it, so that an old copy brings back no old passphrase. */
 export interface AccessRecord {
   readonly passphrase: PassphraseHash | null;
   /** With which sessions are signed. */

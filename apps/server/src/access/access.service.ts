@@ -17,7 +17,7 @@ const SEEN_MS = 60 * 60 * 1000;
 const MOST_SESSIONS = 50;
 const LONGEST_DEVICE = 200;
 
-/** Who may come in: the passphrase of the workspace and the browsers that have signed in with it. */
+/** Who may open Kleur: the passphrase of the workspace and the browsers that have signed in with it. */
 export class AccessService {
   private record: AccessRecord;
 

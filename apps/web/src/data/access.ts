@@ -1,7 +1,7 @@
 import { type Access, type PassphraseChange, routes, type Session, type SignIn } from '@kleur/contract';
 import { api, TAGS } from './api.ts';
 
-/** Who may come in. */
+/** Who may open Kleur. */
 export const accessApi = api.injectEndpoints({
   endpoints: (b) => ({
     access: b.query<Access, void>({ query: () => routes.access, providesTags: ['Access'] }),

@@ -29,7 +29,7 @@ export const checkOilsSum = ({ plan, print }: PlanFacts): Check[] =>
         arithmetic: oils.map((o) => print.number(o.percent, 2)).join(' + ') || '0',
         remedy: 'Bring the shares to 100 %.',
         repairs:
-          sum > 0 ? [{ label: 'Stretch the shares to 100 %', apply: (p) => normaliseOils(p, potId) }] : [],
+          sum > 0 ? [{ label: 'Scale the shares to 100 %', apply: (p) => normaliseOils(p, potId) }] : [],
       };
     });
 

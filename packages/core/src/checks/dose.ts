@@ -172,8 +172,8 @@ export const checkAlkaliUnstable = (facts: PlanFacts): Check[] =>
       id: 'alkali-unstable',
       level: 'warn',
       sentence: unstable
-        ? `${material.name} does not live through lye: the cured colour shown is what it turns into.`
-        : `${material.name} shifts in alkali: the cured colour shown counts on that.`,
+        ? `${material.name} does not survive lye: the cured colour shown is what it turns into.`
+        : `${material.name} shifts in alkali: the cured colour shown allows for that.`,
       arithmetic: '',
       remedy: 'Choose an alkali-proof colourant if you want the colour in the jar.',
     };

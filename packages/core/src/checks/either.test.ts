@@ -150,8 +150,8 @@ describe('a place in the mould that is not there', () => {
       { moulding: { ...emptyMoulding, moulds: [{ id: 'm', count: 1, mould: plainMould('Mould', shape) }] } },
     );
   it.each([
-    ['layer', 'cylinder', 'A is to fill a layer, and no mould has a flat ground'],
-    ['slant', 'cavities', 'A is to fill a layer, and no mould has a flat ground'],
+    ['layer', 'cylinder', 'A is to fill a layer, and no mould has a flat floor'],
+    ['slant', 'cavities', 'A is to fill a layer, and no mould has a flat floor'],
     ['section', 'box', 'A is to fill section 1, and no mould is divided'],
   ] as const)('%s in %s', (by, shape, sentence) => {
     const plan = placed(by, shape);
@@ -176,7 +176,7 @@ describe('amounts and heat', () => {
     const told = find(big(2000), 'untested-lot')!;
     expect([told.level, told.sentence]).toEqual([
       'warn',
-      'No bar has been read yet of Ultramarine blue: 1437.3 g of batter hang on a default.',
+      'No bar has been read yet of Ultramarine blue: 1437.3 g of batter depend on a default.',
     ]);
     const fitted = big(2000);
     const known = fitted.materials.map((m) =>

@@ -23,7 +23,7 @@ export function checkLiquidParts({ plan, print }: PlanFacts): Check[] {
       remedy: 'Bring them to 100 % or less; the rest is water.',
       repairs: [
         {
-          label: 'Shrink them to 100 %',
+          label: 'Scale them to 100 %',
           apply: (p) => {
             const all = liquidPartsSum(p);
             const { liquid } = p.base;
@@ -199,7 +199,7 @@ export function checkPotSuperfat(facts: PlanFacts): Check[] {
             ? `${of.name} is left with a superfat of ${figure}.`
             : `${of.name} comes to a superfat of ${figure}: a soft bar that may go rancid.`,
         arithmetic: `1 − lye / what its own oils take = ${figure}${cause.figures ? `; ${cause.figures}` : ''}`,
-        remedy: `${cause.remedy}${of.scrapings ? ' It is no more than the jugs keep: wear gloves when you scrape it out.' : ''}`,
+        remedy: `${cause.remedy}${of.scrapings ? ' It is no more than what sticks to the jugs: wear gloves when you scrape it out.' : ''}`,
         repairs: cause.repairs,
       },
     ];

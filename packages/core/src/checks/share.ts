@@ -35,7 +35,7 @@ export function checkConvergence({ plan, flow, print }: PlanFacts): Check[] {
       id: 'masses-unsettled',
       level: 'stop',
       place: { at: 'pots' },
-      sentence: 'The amounts of the pots depend on one another in a way that never comes to rest.',
+      sentence: 'The amounts of the pots depend on one another in a way that has no solution.',
       arithmetic: `after ${passes} passes ${print.mass(residual * plan.base.totalOils)} still move from one to the next`,
       remedy: 'Take less carrier out of the batch, or say the shares in parts instead of grams.',
       repairs: [{ label: 'Carriers beside the recipe', apply: (p) => setCarrierSource(p, 'extra') }],

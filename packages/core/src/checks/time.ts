@@ -109,7 +109,7 @@ function workTooLong({ plan, print }: PlanFacts, late: readonly PotStep[]): Chec
     id: 'pot-sets-too-soon',
     level: 'warn',
     place: { at: 'work' },
-    sentence: `${name} takes longer than any of these pots waits.`,
+    sentence: `${name} takes longer than any of these pots stays workable.`,
     arithmetic: `the work ends ${print.number(until, 0)} min from emulsion, the slowest pot is too stiff from ${print.number(open, 0)}; with ${print.number(split, 1)} min to split, ${print.number(colour, 1)} to colour, ${print.number(scent, 1)} to scent and ${print.number(pour, 1)} to pour each pot${mainFactor(late[0]!, print)}`,
     remedy:
       'Fewer pots, cups measured beforehand, a cooler or slower batter, or a simpler design; correct the minutes if you are quicker.',

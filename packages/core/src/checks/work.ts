@@ -61,7 +61,7 @@ export const checkLayers = ({ plan }: PlanFacts): Check[] =>
     ? []
     : plan.pots.flatMap((p) =>
         p.draws.some((d) => d.by === 'layer' || d.by === 'slant')
-          ? [nowhere(p, 'a layer', 'has a flat ground to reckon it from')]
+          ? [nowhere(p, 'a layer', 'has a flat floor to work it out from')]
           : [],
       );
 
@@ -221,7 +221,7 @@ export function checkUntested({ plan, flow, held, print }: PlanFacts): Check[] {
       id: 'untested-lot',
       level: 'warn',
       place: { at: 'work' },
-      sentence: `No bar has been read yet of ${[...names].join(', ')}: ${print.mass(atRisk)} of batter hang on a default.`,
+      sentence: `No bar has been read yet of ${[...names].join(', ')}: ${print.mass(atRisk)} of batter depend on a default.`,
       arithmetic: `${print.mass(plan.base.totalOils)} of oils, a large batch from ${print.mass(LARGE_BATCH)} on`,
       remedy: 'Make a small test bar of each first.',
     },

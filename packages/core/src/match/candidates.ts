@@ -100,7 +100,7 @@ const KEEPS_ENOUGH = 0.7;
 export const ownsColour = (shelf: readonly Material[]): boolean =>
   shelf.some((m) => m.inStock && isColourant(m.kind));
 
-/** The candidates of a shelf. What does not live through lye is never proposed; specks colour nothing evenly. */
+/** The candidates of a shelf. What does not survive lye is never proposed; specks colour nothing evenly. */
 export function candidatesOf(shelf: readonly Material[], filter: MatchFilter): Candidate[] {
   const owned = filter.inStock && ownsColour(shelf);
   return shelf.flatMap((m) => {

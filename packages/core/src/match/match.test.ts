@@ -228,7 +228,7 @@ describe('the most powder that a pot carries', () => {
 });
 
 describe('candidates', () => {
-  it('leave out what does not live through lye, specks, and what the filter forbids', () => {
+  it('leave out what does not survive lye, specks, and what the filter forbids', () => {
     const all = candidatesOf(startingShelf(), anything).map((c) => c.id);
     expect(all).not.toContain('iron-blue');
     expect(all).not.toContain('poppy-seed');

@@ -4,7 +4,7 @@ import { type Caution } from './material.ts';
 export const cautionText: Readonly<Record<Caution, string>> = {
   melts: 'Melts in the heat of an oven.',
   'fine-powder': 'Fine powder: wear a dust mask, no fan, wet it early.',
-  'alkali-unstable': 'Does not live through lye: it turns into another colour.',
+  'alkali-unstable': 'Does not survive lye: it turns into another colour.',
   'alkali-shift': 'Its hue shifts in alkali.',
   bleeds: 'Migrates: bleeds into white or pale soap beside it.',
   fades: 'Fades: keeps less than its full colour through cure or in light.',

@@ -12,7 +12,7 @@ import { cured, fresh as freshStage, type Stage, YEAR_HOURS } from './stage.ts';
 export interface Appearance {
   /** Dose the colours are stated for, g/kg oils. */
   readonly dose: number;
-  /** Gelled and cured in the reference base. For one that does not live through lye: what it turns into. */
+  /** Gelled and cured in the reference base. For one that does not survive lye: what it turns into. */
   readonly colour: string;
   /** Ungelled and cured, where gel changes more than the depth. */
   readonly ungelled?: string;

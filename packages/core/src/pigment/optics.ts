@@ -18,7 +18,7 @@ export interface Optics {
   readonly saturation: number | null;
   /** Absorption in fresh batter, relaxing to the settled curve. */
   readonly fresh: { readonly k: readonly number[]; readonly halfLife: number } | null;
-  /** What a colourant that does not live through lye turns into. Half-life in hours. */
+  /** What a colourant that does not survive lye turns into. Half-life in hours. */
   readonly becomes: { readonly k: readonly number[]; readonly halfLife: number } | null;
   readonly fading: Fading | null;
   /** Fluorescence: peak and width in nm, and the share of absorbed light given back (0–0.6). */

@@ -170,7 +170,7 @@ function top(ctx: SheetContext, named: number): SheetLine[] {
     ...(more > 0.5
       ? [
           line('top:reserve', print.mass(more), `${named > 0 ? 'more ' : ''}for the top or for piping`, {
-            note: 'from any pot: the moulds are reckoned without it',
+            note: 'from any pot: it is not counted in the moulds',
           }),
         ]
       : []),

@@ -75,7 +75,7 @@ export function superfat(plan: Plan, print: Printer, p: PotFlow): Lines {
     `oils in it ${print.mass(own)}${carriers > 0 ? `, and ${print.mass(carriers)} of extra carrier oil` : ''}`,
     ...(of && of.heldOil > 0
       ? [
-          `${print.mass(of.heldOil)} of oil is held back from the batch: pots without carrier are leaner by that`,
+          `${print.mass(of.heldOil)} of oil is held back from the batch: the superfat of pots without carrier is lower by that`,
         ]
       : extra > 0
         ? ['carriers are extra oil: they only raise it']

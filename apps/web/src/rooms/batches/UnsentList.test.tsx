@@ -51,9 +51,9 @@ it('tells of each batch how it stands, with the ways on that fit', async () => {
   expect(rows.map(buttons)).toEqual([
     [],
     ['Try now'],
-    ['Save it as a new batch', 'Give it up'],
+    ['Save it as a new batch', 'Discard it'],
     [],
-    ['Restore it', 'Save it as a new batch', 'Give it up'],
+    ['Restore it', 'Save it as a new batch', 'Discard it'],
   ]);
   // One that is gone leads nowhere; the others open.
   expect(rows.map((r) => within(r).queryByRole('link') !== null)).toEqual([true, true, true, true, false]);

@@ -24,7 +24,7 @@ export default function AllChecks({
   const plan = usePlanFrame();
   return (
     <Drawer open={open} size={520} title="All checks on this plan" onClose={onClose}>
-      {checks.length === 0 && <p>Nothing to settle.</p>}
+      {checks.length === 0 && <p>This plan has no findings.</p>}
       {CHECK_LEVELS.map((level) => {
         const of = checks.filter((c) => c.level === level);
         if (of.length === 0) return null;

@@ -28,7 +28,7 @@ export function DifferenceTable(props: { readonly mine: BatchWrite; readonly the
     ];
   }, [mine, theirs, print, days]);
 
-  if (found.length === 0) return <p className="soft">Both say the same by now.</p>;
+  if (found.length === 0) return <p className="soft">Both versions are the same now.</p>;
   const more = found.length - MOST;
   return (
     <div className={styles.frame}>

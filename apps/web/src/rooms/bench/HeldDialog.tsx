@@ -113,7 +113,7 @@ function Changed({ id, onLeave }: HeldProps) {
               return Promise.resolve(undefined);
             })}
           >
-            Take the other version (mine stays one undo away)
+            Use the other version (Undo brings mine back)
           </Button>
           <Button
             disabled={!theirs}

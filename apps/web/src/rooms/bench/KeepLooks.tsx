@@ -37,7 +37,7 @@ export function KeepLooks() {
             setOpen(true);
           }}
         >
-          Match them again to how they looked
+          Match them again, to look as before
         </Button>
       </p>
       {open && (

@@ -10,7 +10,7 @@ const virtueName: Readonly<Record<RecipeVirtue, string>> = {
   fewest: 'fewest',
   cheapest: 'cheapest',
   surest: 'surest',
-  calmest: 'calmest batter',
+  calmest: 'slowest to thicken',
 };
 
 /** One honest recipe: its colour beside the wanted one, what goes in, what it costs and how sure it is. */
@@ -83,7 +83,7 @@ export function RecipeCard(props: {
         </ul>
         <p className="soft small figure">
           {recipe.doubt < 0.5
-            ? 'no colour of its own to be unsure of'
+            ? 'no colourant, so nothing to be unsure of'
             : `may miss by ΔE ${print.fixed(recipe.doubt, 0)} until tested`}
           {recipe.cost !== null && potOils > 0 && <> · costs {print.money((recipe.cost * potOils) / 1000)}</>}
           {recipe.pace < 0.95 && <> · pace × {print.number(recipe.pace, 2)}</>}

@@ -111,13 +111,13 @@ function LookRow({ look }: { readonly look: SameLook }) {
             const brings = bringsText(shelf.get(id));
             return (
               <p key={id} className="soft small">
-                {shelf.get(id)?.name ?? id} joins{brings === '' ? '' : `: it ${brings}`}.
+                {shelf.get(id)?.name ?? id} is added{brings === '' ? '' : `: it ${brings}`}.
               </p>
             );
           })}
         {far > HELD && (
           <ul className="reasons">
-            <li>This look cannot be held.</li>
+            <li>This look cannot be kept here.</li>
             {keeping.result.reasons.map((r) => (
               <li key={r}>{named(r, shelf)}</li>
             ))}

@@ -19,8 +19,8 @@ const UnsentActs = lazy(() =>
 
 /** What to know of a browser that keeps nothing. */
 const KEEPING: Readonly<Record<Exclude<Keeping, 'kept'>, string>> = {
-  blocked: 'This browser lets Kleur store nothing: what is not saved is in this tab alone.',
-  full: 'The browser’s store is full: what is not saved is in this tab alone.',
+  blocked: 'This browser does not let Kleur store anything: unsaved changes are in this tab only.',
+  full: 'The browser’s storage is full: unsaved changes are in this tab only.',
 };
 
 /** The quiet sign of how the batch stands with the server. */

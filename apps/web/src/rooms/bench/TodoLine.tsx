@@ -56,8 +56,8 @@ export const TodoLine = memo(function TodoLine() {
         type="text"
         size="small"
         icon={<CloseOutlined />}
-        aria-label="Put this line away"
-        title="Put away"
+        aria-label="Hide this line"
+        title="Hide"
         onClick={() => {
           setAway(true);
         }}

@@ -12,12 +12,12 @@ const BRINGS: Partial<Readonly<Record<Caution, string>>> = {
 export const bringsText = (material: Material | undefined): string =>
   (material?.cautions ?? []).flatMap((c) => BRINGS[c] ?? []).join(' and ');
 
-/** Colourants that join a pot, each with what it brings: "Flare pink joins, which fades". */
+/** Colourants that join a pot, each with what it brings: "Flare pink is added, which fades". */
 export const joinedText = (ids: readonly string[], shelf: ReadonlyMap<string, Material>): string =>
   ids
     .map((id) => {
       const material = shelf.get(id);
       const brings = bringsText(material);
-      return `${material?.name ?? id} joins${brings === '' ? '' : `, which ${brings}`}`;
+      return `${material?.name ?? id} is added${brings === '' ? '' : `, which ${brings}`}`;
     })
     .join('; ');

@@ -22,7 +22,7 @@ export function AccessSection() {
   if (!access) return null;
   return (
     <section>
-      <h2>Who may come in</h2>
+      <h2>Who may open Kleur</h2>
       <p className="soft">
         {access.isProtected
           ? 'Every browser is asked for the passphrase of this workspace.'
@@ -42,7 +42,7 @@ export function AccessSection() {
               setDialog('remove');
             }}
           >
-            Take it away…
+            Remove it…
           </Button>
         )}
         {access.isProtected && <Button onClick={() => void signOut()}>Sign out</Button>}

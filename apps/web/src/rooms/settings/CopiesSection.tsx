@@ -13,7 +13,7 @@ import { useNotices } from '../../shared/hooks/useNotices.ts';
 const REASONS: Readonly<Record<CopyReason, string>> = {
   'before-migration': 'before a new version',
   'before-reset': 'before the demo',
-  'before-restore': 'before a copy was put back',
+  'before-restore': 'before a copy was restored',
   daily: 'daily',
   'by-hand': 'by hand',
 };

@@ -16,7 +16,7 @@ export function CopyDialog({ copy, onClose }: { readonly copy: Copy; readonly on
     try {
       await restore(copy.name).unwrap();
       onClose();
-      void message.success('The copy is back. What was there before is a copy too.');
+      void message.success('The copy was restored. What was there before was copied first.');
     } catch (e) {
       void message.error(failureOf(e).message);
     }
@@ -25,7 +25,7 @@ export function CopyDialog({ copy, onClose }: { readonly copy: Copy; readonly on
     <Modal
       open
       title={`Copy of ${days.moment(copy.at)}`}
-      okText="Put it back"
+      okText="Restore it"
       okButtonProps={{ danger: true, disabled: !data }}
       confirmLoading={isLoading}
       onOk={() => void run()}
@@ -50,8 +50,8 @@ export function CopyDialog({ copy, onClose }: { readonly copy: Copy; readonly on
             </ul>
           )}
           <p>
-            Putting it back replaces every batch, the whole shelf and the settings. What is there now is
-            copied first, and can be put back the same way.
+            Restoring it replaces every batch, the whole shelf and the settings. What is there now is copied
+            first, and can be restored the same way.
           </p>
         </>
       )}

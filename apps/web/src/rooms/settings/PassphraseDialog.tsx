@@ -28,7 +28,7 @@ export function PassphraseDialog(props: {
     setProblem(null);
     try {
       await change({ current: current ?? null, passphrase: removes ? null : (passphrase ?? null) }).unwrap();
-      void message.success(removes ? 'The passphrase is gone.' : 'The passphrase is set.');
+      void message.success(removes ? 'The passphrase was removed.' : 'The passphrase was set.');
       onClose();
     } catch (e) {
       const failure = failureOf(e);
@@ -40,10 +40,8 @@ export function PassphraseDialog(props: {
   return (
     <Modal
       open
-      title={
-        removes ? 'Take the passphrase away?' : asksCurrent ? 'Change the passphrase' : 'Set a passphrase'
-      }
-      okText={removes ? 'Take it away' : 'Set it'}
+      title={removes ? 'Remove the passphrase?' : asksCurrent ? 'Change the passphrase' : 'Set a passphrase'}
+      okText={removes ? 'Remove it' : 'Set it'}
       okButtonProps={{ danger: removes }}
       confirmLoading={isLoading}
       onOk={() => {
@@ -55,14 +53,14 @@ export function PassphraseDialog(props: {
       <p>
         {removes
           ? 'Everybody who uses this machine can open Kleur then.'
-          : 'Several words that nobody guesses. There is no way back to a forgotten one but at the machine that Kleur runs on. Every other browser is signed out.'}
+          : 'Use several words that nobody can guess. A forgotten passphrase can only be removed at the machine that Kleur runs on. Every other browser is signed out.'}
       </p>
       <Form form={form} layout="vertical" requiredMark={false} onFinish={(entry: Entry) => void run(entry)}>
         {asksCurrent && (
           <Form.Item
             name="current"
-            label="Passphrase of now"
-            rules={[{ required: true, message: 'Type the passphrase of now.' }]}
+            label="Current passphrase"
+            rules={[{ required: true, message: 'Type the current passphrase.' }]}
           >
             <Input.Password autoFocus autoComplete="current-password" maxLength={max} />
           </Form.Item>

@@ -119,7 +119,7 @@ function DemoSection() {
     try {
       await reset().unwrap();
       setAsking(false);
-      void message.success('The demo is back as it was.');
+      void message.success('The demo data was reset.');
     } catch (e) {
       void message.error(failureOf(e).message);
     }

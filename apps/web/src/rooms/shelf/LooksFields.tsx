@@ -90,13 +90,13 @@ export function LooksFields({
             <div className={styles.end}>
               <Known
                 name={['fades', 'to']}
-                label="Comes to another colour"
+                label="Fades to another colour"
                 first={colour}
                 known={fades.to !== null}
               />
               {fades.to !== null && (
                 <Form.Item name={['looks', 'fades', 'to']} trigger="onPick" noStyle>
-                  <ColourItem label="Colour it comes to" />
+                  <ColourItem label="Colour it fades to" />
                 </Form.Item>
               )}
             </div>

@@ -35,7 +35,9 @@ export function StockFields({ kind, lots }: { readonly kind: MaterialKind; reado
       >
         A new lot
       </Button>
-      {before.length > 0 && <span className="soft small beside-labels">before: {before.join(', ')}</span>}
+      {before.length > 0 && (
+        <span className="soft small beside-labels">earlier lots: {before.join(', ')}</span>
+      )}
       {kind === 'additive' && (
         <NumberItem
           name="lyeDemand"

@@ -43,7 +43,7 @@ export function UnsentActs(props: {
     batchSaves.drop(id);
     tellDropped({
       key: `dropped-${id}`,
-      title: `What was unsent of “${document.name}” was given up`,
+      title: `The unsent changes of “${document.name}” were discarded`,
       undo: () => {
         if (saving.status === 'gone') batchSaves.holdDeleted(id, version, document);
         else batchSaves.put(id, version, document);
@@ -63,7 +63,7 @@ export function UnsentActs(props: {
       </Button>
       {onGivenUp && (
         <Button size={size} onClick={giveUp}>
-          Give it up
+          Discard it
         </Button>
       )}
     </>

@@ -1,4 +1,4 @@
-import { type CSSProperties, lazy, type ReactNode, Suspense, useRef, useState } from 'react';
+import { type CSSProperties, lazy, type ReactNode, Suspense, useEffect, useRef, useState } from 'react';
 import styles from './ColourPicker.module.css';
 
 const load = () => import('antd/es/color-picker');
@@ -71,6 +71,7 @@ export function ColourPicker(props: {
             disabledAlpha
             open={open}
             onOpenChange={setOpen}
+            panelRender={(panel) => <Labelled>{panel}</Labelled>}
             {...(settled ? { onChangeComplete: pick } : { onChange: pick })}
           >
             <span className={styles.anchor} />
@@ -79,4 +80,22 @@ export function ColourPicker(props: {
       )}
     </span>
   );
+}
+
+/** Fields of the picker, and what they are called: it has no properties for their names. */
+const FIELD_NAMES: readonly (readonly [selector: string, name: string])[] = [
+  ['.ant-slider-handle', 'Hue'],
+  ['.ant-select input', 'How the colour is written'],
+  ['.ant-color-picker-hex-input input', 'Hex'],
+];
+
+function Labelled({ children }: { readonly children: ReactNode }) {
+  const panel = useRef<HTMLDivElement>(null);
+  // After every change of the panel: another way to write a colour has other fields.
+  useEffect(() => {
+    for (const [selector, name] of FIELD_NAMES)
+      for (const field of panel.current?.querySelectorAll(selector) ?? [])
+        field.setAttribute('aria-label', name);
+  });
+  return <div ref={panel}>{children}</div>;
 }

@@ -14,7 +14,7 @@ export function PlainTable(props: {
           {props.heads.map(({ text, isFigure = false }) =>
             text === '' ? (
               <th key={text} className={styles.acts}>
-                <span className="sr-only">Acts</span>
+                <span className="sr-only">Actions</span>
               </th>
             ) : (
               <th key={text} scope="col" className={isFigure ? styles.figure : undefined}>

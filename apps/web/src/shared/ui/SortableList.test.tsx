@@ -19,6 +19,6 @@ it('lists in order and takes one out', async () => {
 it('gives each item a handle that tells how it is moved by key', () => {
   render(<SortableList label="After the pour" items={items} onOrder={jest.fn()} onRemove={jest.fn()} />);
   expect(screen.getByRole('button', { name: 'Move warm oven' })).toHaveAccessibleDescription(
-    /Space takes it up .* arrow keys/,
+    /Space picks it up .* arrow keys/,
   );
 });

@@ -55,16 +55,15 @@ export function SortableList(props: {
       onDragEnd={moved}
       accessibility={{
         screenReaderInstructions: {
-          draggable:
-            'Space takes it up and puts it down, the arrow keys move it, Escape leaves it where it was.',
+          draggable: 'Space picks it up and drops it, the arrow keys move it, Escape puts it back.',
         },
         announcements: {
-          onDragStart: ({ active }) => `${nameOf(active.id)} is taken up.`,
+          onDragStart: ({ active }) => `${nameOf(active.id)} is picked up.`,
           onDragOver: ({ active, over }) =>
             over ? `${nameOf(active.id)} is at place ${placeOf(over.id)} of ${ids.length}.` : undefined,
           onDragEnd: ({ active, over }) =>
-            over ? `${nameOf(active.id)} is put down at place ${placeOf(over.id)}.` : undefined,
-          onDragCancel: ({ active }) => `${nameOf(active.id)} stays where it was.`,
+            over ? `${nameOf(active.id)} is dropped at place ${placeOf(over.id)}.` : undefined,
+          onDragCancel: ({ active }) => `${nameOf(active.id)} goes back to its place.`,
         },
       }}
     >

@@ -7,7 +7,7 @@ import { usePart } from '../hooks/usePart.ts';
 import { EmptyState } from './EmptyState.tsx';
 import { FileButton } from './FileButton.tsx';
 import { LevelMark } from './Levels.tsx';
-import { PartNav } from './PartNav.tsx';
+import { PartTabs } from './PartTabs.tsx';
 import { metricUnits } from '@kleur/core/units';
 import { LengthField, MassField, TemperatureField } from './Quantity.tsx';
 
@@ -69,7 +69,7 @@ describe('the parts of a step', () => {
     const { search } = useLocation();
     return (
       <>
-        <PartNav label="Parts" parts={PARTS} current={part} />
+        <PartTabs label="Parts" parts={PARTS} current={part} />
         <output>{search}</output>
       </>
     );
@@ -83,15 +83,25 @@ describe('the parts of a step', () => {
 
   it('are kept in the address beside what is there', async () => {
     show('/?pot=a');
-    expect(screen.getByRole('button', { name: 'Oils' })).toHaveAttribute('aria-current', 'page');
-    await userEvent.click(screen.getByRole('button', { name: 'Mould' }));
-    expect(screen.getByRole('button', { name: 'Mould' })).toHaveAttribute('aria-current', 'page');
+    expect(screen.getByRole('tab', { name: 'Oils' })).toHaveAttribute('aria-selected', 'true');
+    await userEvent.click(screen.getByRole('tab', { name: 'Mould' }));
+    expect(screen.getByRole('tab', { name: 'Mould' })).toHaveAttribute('aria-selected', 'true');
     expect(screen.getByRole('status')).toHaveTextContent('?pot=a&part=mould');
+  });
+
+  it('are gone through with the arrow keys, and name what they hold', async () => {
+    show('/');
+    screen.getByRole('tab', { name: 'Oils' }).focus();
+    await userEvent.keyboard('{ArrowLeft}');
+    expect(screen.getByRole('tab', { name: 'Mould' })).toHaveFocus();
+    expect(screen.getByRole('tabpanel', { name: 'Mould' })).toBeInTheDocument();
+    await userEvent.keyboard('{Home}');
+    expect(screen.getByRole('tabpanel', { name: 'Oils' })).toBeInTheDocument();
   });
 
   it('begin with the first where the address names none of them', () => {
     show('/?part=nothing');
-    expect(screen.getByRole('button', { name: 'Oils' })).toHaveAttribute('aria-current', 'page');
+    expect(screen.getByRole('tab', { name: 'Oils' })).toHaveAttribute('aria-selected', 'true');
   });
 });
 

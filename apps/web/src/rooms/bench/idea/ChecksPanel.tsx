@@ -68,7 +68,7 @@ function Grey({ items }: { readonly items: readonly Item[] }) {
           value={sorted}
           onChange={setSorted}
           options={[
-            { value: 'place', label: 'in place' },
+            { value: 'place', label: 'in the order of the pots' },
             { value: 'value', label: 'by value' },
           ]}
         />
@@ -84,7 +84,7 @@ function Grey({ items }: { readonly items: readonly Item[] }) {
       </div>
       {items.length > 1 && (
         <p className="soft small figure">
-          widest gap {print.fixed(grey.widest, 0)}, flattest pair {print.fixed(grey.flattest, 0)} in L*
+          widest gap {print.fixed(grey.widest, 0)}, closest pair {print.fixed(grey.flattest, 0)} in L*
         </p>
       )}
     </section>

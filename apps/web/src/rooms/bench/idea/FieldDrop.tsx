@@ -1,5 +1,6 @@
-import { type KeyboardEvent, type PointerEvent, useRef } from 'react';
+import { type KeyboardEvent, type PointerEvent, useEffect, useRef } from 'react';
 import { colourWords, type LabD65, screenColourFromLabD65 } from '@kleur/core/colour';
+import { useTouchNotice } from '../../../shared/hooks/useUndoNotice.tsx';
 import { colourAt, EXTENT, placeOf } from './fieldScale.ts';
 
 /** What an arrow or a bracket moves, in a*, b* and L*. */
@@ -27,7 +28,21 @@ export function FieldDrop(props: {
   readonly onMove: (lab: LabD65) => void;
 }) {
   const { name, lab, reached, radius, selected, onSelect, onMove } = props;
+  const touchNotice = useTouchNotice();
   const held = useRef<{ readonly pointer: number; readonly before: LabD65 } | null>(null);
+  const circle = useRef<SVGCircleElement>(null);
+  // Browsers honour `touch-action` on the whole picture only, which would then no longer scroll the page.
+  useEffect(() => {
+    const drop = circle.current;
+    if (!drop || !selected) return;
+    const keepFromScrolling = (e: TouchEvent): void => {
+      e.preventDefault();
+    };
+    drop.addEventListener('touchstart', keepFromScrolling, { passive: false });
+    return () => {
+      drop.removeEventListener('touchstart', keepFromScrolling);
+    };
+  }, [selected]);
   const [x, y] = placeOf(within(lab[1], EXTENT), within(lab[2], EXTENT));
   const moveTo = (e: PointerEvent<SVGElement>): void => {
     const svg = e.currentTarget.closest('svg')!;
@@ -53,6 +68,7 @@ export function FieldDrop(props: {
     <g>
       {reached && <Thread from={lab} to={reached} />}
       <circle
+        ref={circle}
         cx={x}
         cy={y}
         r={radius}
@@ -74,7 +90,12 @@ export function FieldDrop(props: {
         onPointerMove={(e) => {
           if (held.current?.pointer === e.pointerId) moveTo(e);
         }}
-        onPointerUp={() => {
+        onPointerUp={(e) => {
+          const before = held.current?.before;
+          if (before && e.pointerType !== 'mouse' && before !== lab)
+            touchNotice(name, colourWords(before), colourWords(lab), () => {
+              onMove(before);
+            });
           held.current = null;
         }}
         onPointerCancel={() => {

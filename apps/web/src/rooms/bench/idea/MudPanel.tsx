@@ -25,7 +25,7 @@ export function MudPanel({
       <h2>Overworked, {sayStage(stage)}</h2>
       <p className="soft small">
         Each touching pair mixed evenly.{' '}
-        {mixes ? 'This design drags batters together.' : 'This design keeps the batters apart.'}
+        {mixes ? 'This design mixes the batters where they meet.' : 'This design keeps the batters apart.'}
       </p>
       <ul className="blends">
         {told.map(({ i, j, mixed }) => {

@@ -119,7 +119,7 @@ export function PaletteRow({
                 className="wanted-reach"
                 style={{ background: reach?.hex }}
                 role="img"
-                aria-label={reach ? `Within reach: ${reach.hex}` : 'Working it out'}
+                aria-label={reach ? `Within reach: ${reach.hex}` : 'Working out the colour…'}
                 data-hex={reach?.hex}
               />
               <NameField

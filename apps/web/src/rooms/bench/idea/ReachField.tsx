@@ -175,7 +175,7 @@ export function ReachField({ colours }: { readonly colours: readonly MatchedColo
           </ul>
           {carriers.length > 0 && (
             <p className="soft small">
-              The edge here is carried by{' '}
+              The most vivid colours here are made with{' '}
               {carriers
                 .slice(0, 6)
                 .map((id) => shelf.get(id)?.name ?? id)
@@ -184,7 +184,8 @@ export function ReachField({ colours }: { readonly colours: readonly MatchedColo
             </p>
           )}
           <p className="soft small">
-            Painted: within reach, not gelled; dashed: gelled. A thread leads to the nearest that can be made.
+            Painted: within reach, not gelled; dashed: gelled. A line leads to the nearest colour that can be
+            made.
           </p>
         </div>
       </div>

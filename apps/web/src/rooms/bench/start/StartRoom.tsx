@@ -1,5 +1,5 @@
-import { Button, Input, Segmented, Select } from 'antd';
-import { useMemo, useState } from 'react';
+import { Button, Input, type InputRef, Segmented, Select } from 'antd';
+import { useMemo, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { mouldVolume } from '@kleur/core/balance';
 import { labD65FromHex } from '@kleur/core/colour';
@@ -52,6 +52,8 @@ export function StartRoom() {
     STARTING_COLOURS.slice(0, 4).map(wantedFrom),
   );
   const [scent, setScent] = useState<string | null>(null);
+  const [unnamed, setUnnamed] = useState(false);
+  const nameField = useRef<InputRef>(null);
   const [busy, setBusy] = useState(false);
   const shelf = useMemo(() => shelfFor({ materials: [] }, materials ?? []), [materials]);
   const scents = [...shelf.values()].filter((m) => m.kind === 'scent');
@@ -142,14 +144,24 @@ export function StartRoom() {
       <header className={styles.head}>
         <h1>New batch</h1>
         <Input
+          ref={nameField}
           aria-label="Name of the new batch"
           placeholder="Name it, now or later"
           maxLength={PLAN_LIMITS.name}
           value={name}
+          status={unnamed ? 'error' : ''}
+          aria-invalid={unnamed}
+          aria-describedby={unnamed ? 'start-unnamed' : undefined}
           onChange={(e) => {
             setName(e.target.value);
+            setUnnamed(false);
           }}
         />
+        {unnamed && (
+          <p id="start-unnamed" className="field-problem" role="alert">
+            Enter a name: a batch with nothing in it is not stored.
+          </p>
+        )}
       </header>
       <section aria-labelledby="start-oils">
         <h2 id="start-oils">Oils</h2>
@@ -203,7 +215,12 @@ export function StartRoom() {
         <Button
           size="large"
           disabled={busy}
-          onClick={() => void make({ recipe: null, additives: [], mould: null, colours: [], scent: null })}
+          onClick={() => {
+            if (name.trim() === '') {
+              setUnnamed(true);
+              nameField.current?.focus();
+            } else void make({ recipe: null, additives: [], mould: null, colours: [], scent: null });
+          }}
         >
           Start with nothing
         </Button>

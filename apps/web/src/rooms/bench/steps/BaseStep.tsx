@@ -2,7 +2,7 @@ import { lazy, Suspense } from 'react';
 import { type CheckPlace } from '@kleur/core/checks';
 import { LevelMark } from '../../../shared/ui/Levels.tsx';
 import { usePart } from '../../../shared/hooks/usePart.ts';
-import { PartNav } from '../../../shared/ui/PartNav.tsx';
+import { PartTabs } from '../../../shared/ui/PartTabs.tsx';
 import { CheckList } from '../CheckList.tsx';
 import { ColourCard } from '../ColourCard.tsx';
 import { KeepLooks } from '../KeepLooks.tsx';
@@ -37,19 +37,18 @@ export function BaseStep() {
   const checks =
     plan.base.oils.length === 0 && part === 'oils' ? [] : of(PARTS.find((p) => p.key === part)!.places);
   return (
-    <>
-      <PartNav
-        label="Parts of the base"
-        current={part}
-        parts={PARTS.map(({ key, label, places }) => {
-          const gravest = of(places).find((c) => c.level !== 'tip');
-          return {
-            key,
-            label,
-            mark: gravest && plan.base.oils.length > 0 ? <LevelMark level={gravest.level} /> : null,
-          };
-        })}
-      />
+    <PartTabs
+      label="Parts of the base"
+      current={part}
+      parts={PARTS.map(({ key, label, places }) => {
+        const gravest = of(places).find((c) => c.level !== 'tip');
+        return {
+          key,
+          label,
+          mark: gravest && plan.base.oils.length > 0 ? <LevelMark level={gravest.level} /> : null,
+        };
+      })}
+    >
       {part === 'oils' && (
         <div className="two">
           <div>
@@ -72,6 +71,6 @@ export function BaseStep() {
         {part === 'additives' && <AdditivesPart checks={checks} />}
         {part === 'embeds' && <EmbedsPart checks={checks} />}
       </Suspense>
-    </>
+    </PartTabs>
   );
 }

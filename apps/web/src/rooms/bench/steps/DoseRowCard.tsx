@@ -181,7 +181,7 @@ function DoseMeasure({ pot, row }: { readonly pot: PrepPot; readonly row: PrepRo
               ? `${print.number(measured.mass, 2)} g`
               : `${print.weighed(measured.mass)} g`}
       </b>
-      {row.ofShared !== null && <span className="soft">of what is made once</span>}
+      {row.ofShared !== null && <span className="soft">of the shared jar</span>}
       {row.drops !== null && <span className="soft">≈ {print.number(measured.mass, 3)} g</span>}
       <Why of={`${material.name} in ${pot.pot.name}`} lines={() => why.dose(print, pot.flow, row)} />
       {measured.spoonSum && <span className="soft">≈ {print.number(measured.mass, 2)} g</span>}
@@ -326,7 +326,7 @@ function ShelfChange({ material }: { readonly material: Material }) {
         dispatch(edits.materialRefreshed(shelf));
       }}
     >
-      Changed on the shelf: use it
+      Changed on the shelf: use the new values
     </Button>
   );
 }

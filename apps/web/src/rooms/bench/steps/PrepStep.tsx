@@ -3,7 +3,7 @@ import { Button } from 'antd';
 import { lazy, Suspense } from 'react';
 import { EmptyState } from '../../../shared/ui/EmptyState.tsx';
 import { usePart } from '../../../shared/hooks/usePart.ts';
-import { PartNav } from '../../../shared/ui/PartNav.tsx';
+import { PartTabs } from '../../../shared/ui/PartTabs.tsx';
 import { usePrep } from '../state/useDerived.ts';
 import { useLock } from '../useLock.ts';
 import { SheetPart } from './prep/SheetPart.tsx';
@@ -27,7 +27,7 @@ const KEYS = PARTS.map((p) => p.key);
 export function PrepStep() {
   const prep = usePrep();
   const part = usePart(KEYS);
-  const { locked, setLocked } = useLock();
+  const { locked } = useLock();
   if (prep.pots.length === 0 && prep.oils.length === 0) {
     return (
       <EmptyState title="Nothing to weigh yet">
@@ -36,20 +36,7 @@ export function PrepStep() {
     );
   }
   return (
-    <>
-      <PartNav label="Parts of the preparation" parts={PARTS} current={part}>
-        <Button
-          className="lock"
-          icon={locked ? <LockOutlined /> : <UnlockOutlined />}
-          aria-pressed={locked}
-          title="While it is locked only pots can be looked at and lines ticked"
-          onClick={() => {
-            setLocked(!locked);
-          }}
-        >
-          {locked ? 'Locked: tap to change' : 'Lock'}
-        </Button>
-      </PartNav>
+    <PartTabs label="Parts of the preparation" parts={PARTS} current={part} acts={<LockButton />}>
       <Suspense fallback={<p role="status">Opening…</p>}>
         {part === 'sheet' && <SheetPart />}
         <div inert={locked}>
@@ -58,6 +45,24 @@ export function PrepStep() {
           {part === 'labels' && <LabelsPart />}
         </div>
       </Suspense>
-    </>
+    </PartTabs>
+  );
+}
+
+/** Keeps a wet hand from changing the plan while it is worked from. */
+function LockButton() {
+  const { locked, setLocked } = useLock();
+  return (
+    <Button
+      className="lock"
+      icon={locked ? <LockOutlined /> : <UnlockOutlined />}
+      aria-pressed={locked}
+      title="While it is locked only pots can be looked at and lines ticked"
+      onClick={() => {
+        setLocked(!locked);
+      }}
+    >
+      {locked ? 'Locked: tap to change' : 'Lock'}
+    </Button>
   );
 }

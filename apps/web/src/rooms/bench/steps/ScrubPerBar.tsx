@@ -35,7 +35,10 @@ export function ScrubPerBar({ potId, row }: { readonly potId: string; readonly r
         }}
       />
       <span className="soft small">
-        {[...scrubMeasures(row.material, row.wanted, each, measuring), perBar === null ? '' : 'as wished']
+        {[
+          ...scrubMeasures(row.material, row.wanted, each, measuring),
+          perBar === null ? '' : 'fixed for each bar',
+        ]
           .filter(Boolean)
           .join(', ')}
       </span>

@@ -177,7 +177,7 @@ function AdditiveCard(props: { readonly additive: PrepAdditive; readonly perBar:
           <b>{print.mass(mass)}</b>
           {each !== null && (
             <span className="soft">
-              {print.number(each, 2)} g a bar{row.perBar !== null && ', as wished'}
+              {print.number(each, 2)} g a bar{row.perBar !== null && ', fixed for each bar'}
             </span>
           )}
           <Why of={material.name} lines={() => why.additive(plan, print, row, mass)} />
@@ -192,7 +192,7 @@ function AdditiveCard(props: { readonly additive: PrepAdditive; readonly perBar:
       </div>
       <p className="small figure">
         {effects.deltaE < 0.05
-          ? 'Leaves the colour alone'
+          ? 'Does not change the colour'
           : `Moves the bare base by ΔE ${print.number(effects.deltaE, 1)}`}
         {Math.abs(effects.pace - 1) < 0.005
           ? ', does not change the pace'

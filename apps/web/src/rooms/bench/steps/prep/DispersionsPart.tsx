@@ -196,8 +196,8 @@ function CarrierPanel() {
         />
       </div>
       <p className="soft small">
-        Extra raises each pot’s superfat a little. From the batch keeps the recipe whole but leaves pots that
-        get no carrier leaner.
+        Extra oil raises each pot’s superfat a little. Oil from the batch keeps the recipe as designed, but
+        lowers the superfat of pots that get no carrier.
       </p>
       <div className="setting">
         <span>Same in every pot</span>

@@ -105,7 +105,8 @@ function OrderList({ order }: { readonly order: WorkOrder }) {
           ` ${names(held)} ${held.length > 1 ? 'thicken' : 'thickens'} fast and so ${held.length > 1 ? 'come' : 'comes'} last, whatever the colour.`}
         <span className="soft">
           {' '}
-          Reckoned with 4 g carried on, which streak a tenth of the next pot; a streak in white counts double.
+          Worked out with 4 g left on the blender, which streak a tenth of the next pot; a streak in white
+          counts double.
         </span>
       </p>
     </section>

@@ -263,9 +263,9 @@ function Legend() {
         <i className="is-window" /> when the technique wants it
       </li>
       <li>
-        <i className="is-spread" /> how far a trace may come sooner or later
+        <i className="is-spread" /> how much sooner or later a trace may come
       </li>
-      <li className="soft">Starting values; your own times will better them.</li>
+      <li className="soft">Starting values, until your own times are known.</li>
     </ul>
   );
 }

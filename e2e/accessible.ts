@@ -1,0 +1,14 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, type Page } from '@playwright/test';
+
+/**
+ * No fault against WCAG 2.1 AA or good practice.
+ * @param within selector of what to look at, instead of the whole page
+ */
+export async function expectAccessible(page: Page, within?: string): Promise<void> {
+  await page.waitForTimeout(700);
+  const axe = new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'best-practice']);
+  const { violations } = await (within === undefined ? axe : axe.include(within)).analyze();
+  const faults = violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(' | ')}`);
+  expect.soft(faults, page.url()).toEqual([]);
+}
