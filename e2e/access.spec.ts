@@ -76,26 +76,3 @@ test('a pot can be made, coloured and read with the keyboard alone', async ({ pa
   await page.keyboard.press('?');
   await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
 });
-
-test('nothing runs off a tablet held upright', async ({ page, batches, bench }) => {
-  await page.setViewportSize({ width: 820, height: 1180 });
-  await batches.openBatch('Verdigris roofs');
-  const over = (): Promise<number> =>
-    page.evaluate(() => {
-      const room = document.getElementById('room')!;
-      return room.scrollWidth - room.clientWidth;
-    });
-  for (const [step, parts] of [
-    ['Idea', []],
-    ['Base', ['Oils and lye', 'Mould and bars', 'Scent', 'Additives', 'Embeds and lines']],
-    ['Pots', []],
-    ['Prep', ['Weigh sheet', 'Dispersions', 'Order and pace', 'Cup labels']],
-  ] as const) {
-    await bench.step(step);
-    for (const part of parts.length > 0 ? parts : [null]) {
-      if (part) await bench.part(part);
-      await page.waitForTimeout(200);
-      expect([step, part, await over()]).toEqual([step, part, 0]);
-    }
-  }
-});

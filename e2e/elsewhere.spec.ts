@@ -79,7 +79,7 @@ test('a conflict says when and what, nothing gets past it, and both can be kept'
 test('taking the other version leaves mine one undo away', async ({ page, context, batches, bench }) => {
   await batches.openBatch('Kingfisher');
   await conflict(page, context);
-  await page.getByRole('button', { name: /Take the other version/ }).click();
+  await page.getByRole('button', { name: /Use the other version/ }).click();
   await expect(parts(page)).toHaveValue('9');
   await expect(bench.pot('Mine')).toHaveCount(0);
   await page.getByRole('button', { name: 'Undo', exact: true }).click();
@@ -215,8 +215,8 @@ test('what a tab left behind is told in the list, and sent from whichever room i
 });
 
 for (const [name, sign] of [
-  ['SecurityError', 'This browser lets Kleur store nothing'],
-  ['QuotaExceededError', 'The browser’s store is full'],
+  ['SecurityError', 'This browser does not let Kleur store anything'],
+  ['QuotaExceededError', 'The browser’s storage is full'],
 ])
   test(`a browser store that answers ${name} costs the safety net, not the work`, async ({
     page,
@@ -235,7 +235,7 @@ for (const [name, sign] of [
     const allow = await stopSaves(page);
     await bench.fill('Parts', '7');
     await expect(page.getByText('Not saved')).toBeVisible();
-    await expect(page.locator('.save-sign')).toContainText('what is not saved is in this tab alone');
+    await expect(page.locator('.save-sign')).toContainText('unsaved changes are in this tab only');
     await allow();
     await bench.waitSaved();
     await page.reload();

@@ -19,7 +19,7 @@ test('a copy is made, looked into and put back', async ({ page, batches, bench }
   await expect(dialog).toContainText(/6 batches, \d+ shelf items, 2 palettes/);
   await expect(dialog.getByRole('list', { name: 'Latest batches of the copy' })).toContainText('Kingfisher');
   await dialog.getByRole('button', { name: 'Restore it' }).click();
-  await expect(page.getByText('The copy is back.')).toBeVisible();
+  await expect(page.getByText('The copy was restored.')).toBeVisible();
   await expect(page.getByText('before a copy was restored').first()).toBeVisible();
   await batches.openBatch('Kingfisher');
   await expect(bench.pot('Wing blue')).toBeVisible();

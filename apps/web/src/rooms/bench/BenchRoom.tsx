@@ -282,10 +282,23 @@ const StepNav = memo(function StepNav() {
     };
   }, []);
   const navigate = useNavigate();
-  const { search } = useLocation();
+  const { search, pathname } = useLocation();
+  // The tab answers at once; its step, which may take longer, is drawn after it.
+  const [going, setGoing] = useState<{ readonly to: string; readonly from: string } | null>(null);
+  const isShown = (path: string): boolean =>
+    going?.from === pathname ? path === going.to : pathname.endsWith(`/${path}`);
+  const goTo = (to: string): void => {
+    setGoing({ to, from: pathname });
+  };
   useKeys(
     Object.fromEntries(
-      steps.map(({ path }, i) => [String(i + 1), () => void navigate({ pathname: path, search })]),
+      steps.map(({ path }, i) => [
+        String(i + 1),
+        () => {
+          goTo(path);
+          void navigate({ pathname: path, search });
+        },
+      ]),
     ),
   );
   return (
@@ -294,7 +307,11 @@ const StepNav = memo(function StepNav() {
         <NavLink
           key={step.path}
           to={{ pathname: step.path, search }}
-          className="step"
+          className={() => (isShown(step.path) ? 'step active' : 'step')}
+          onClick={(e) => {
+            // With a key held it opens elsewhere, and this page stays.
+            if (!e.metaKey && !e.ctrlKey && !e.shiftKey) goTo(step.path);
+          }}
           onPointerEnter={() => {
             fetchAhead(step);
           }}
