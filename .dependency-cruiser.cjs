@@ -18,7 +18,7 @@ const CORE_FLOORS = [
   ['palette'],
   ['work'],
   ['checks', 'why', 'sheet'],
-  ['start'],
+  ['start', 'day'],
 ];
 const folders = (names) => `${CORE}src/(${names.join('|')})/`;
 const coreFloors = CORE_FLOORS.flatMap((floor, level) =>

@@ -18,6 +18,7 @@ const parts = {
   base: ['', 'mould', 'scent', 'additives', 'embeds'],
   pots: [''],
   prep: ['', 'dispersions', 'order', 'labels'],
+  make: [''],
 };
 for (const [step, views] of Object.entries(parts))
   test(`no accessibility fault on the step ${step}`, async ({ page, batches }) => {

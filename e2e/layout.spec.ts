@@ -14,6 +14,7 @@ const STEPS = [
   'prep?part=dispersions',
   'prep?part=order',
   'prep?part=labels',
+  'make',
 ];
 const ROOMS = ['/batches', '/batches/new', '/shelf', '/settings'];
 

@@ -1,5 +1,6 @@
 import { batchesDomain } from './batches/batches.domain.ts';
 import { catalogueDomain } from './catalogue/catalogue.domain.ts';
+import { logDomain } from './log/log.domain.ts';
 import { palettesDomain } from './palettes/palettes.domain.ts';
 import { savedDomain } from './saved/saved.domain.ts';
 import { settingsDomain } from './settings/settings.domain.ts';
@@ -14,4 +15,5 @@ export const domains: readonly Domain[] = [
   savedDomain,
   batchesDomain,
   ticksDomain,
+  logDomain,
 ];

@@ -4,6 +4,7 @@ import { materialRoutes } from './catalogue/materials.routes.ts';
 import { colourRoutes } from './colour/colour.routes.ts';
 import { copyRoutes } from './copies/copies.routes.ts';
 import { demoRoutes } from './demo/demo.routes.ts';
+import { logRoutes } from './log/log.routes.ts';
 import { paletteRoutes } from './palettes/palettes.routes.ts';
 import { savedRoutes } from './saved/saved.routes.ts';
 import { tickRoutes } from './ticks/ticks.routes.ts';
@@ -20,6 +21,7 @@ export const routes = {
   ...demoRoutes,
   ...colourRoutes,
   ...copyRoutes,
+  ...logRoutes,
   ...paletteRoutes,
   ...savedRoutes,
   ...tickRoutes,

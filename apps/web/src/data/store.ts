@@ -24,6 +24,7 @@ export const makeStore = () =>
   });
 
 export type RootState = ReturnType<typeof rootReducer>;
+export type AppStore = ReturnType<typeof makeStore>;
 export type AppDispatch = ThunkDispatch<RootState, unknown, UnknownAction>;
 
 export const useAppDispatch = useDispatch.withTypes<AppDispatch>();

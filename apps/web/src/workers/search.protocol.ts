@@ -1,4 +1,5 @@
 import { type LabD65 } from '@kleur/core/colour';
+import { type LogEntry, type PotVerdict } from '@kleur/core/day';
 import {
   type Adjusted,
   type Candidate,
@@ -9,6 +10,8 @@ import {
 } from '@kleur/core/match';
 import { type PhotoColour, type ReachSlice } from '@kleur/core/palette';
 import { type Canvas, type Stage } from '@kleur/core/pigment';
+import { type Plan } from '@kleur/core/plan';
+import { type Measuring } from '@kleur/core/units';
 
 /** A decoded picture: small enough to show, with its colours by area. */
 export interface PhotoResult {
@@ -40,5 +43,12 @@ export interface SearchWorker {
   keepAll(pots: readonly KeptPot[]): Keeping[];
   adjust(problem: MatchProblem, own: readonly string[], direction: Direction, size: number): Adjusted;
   reach(canvas: Canvas, candidates: readonly Candidate[], stages: readonly Stage[]): ReachSlice[][];
+  verdict(
+    plan: Plan,
+    measuring: Measuring,
+    log: readonly LogEntry[],
+    potId: string,
+    stage: Stage,
+  ): PotVerdict | null;
   photo(file: Blob, count: number): Promise<PhotoResult | PhotoFailure>;
 }

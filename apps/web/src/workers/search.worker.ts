@@ -1,3 +1,4 @@
+import { verdictOf } from '@kleur/core/day';
 import { imageSize, MOST_PIXELS } from '@kleur/core/formats';
 import { adjustColour, keepingOwn, matchColour } from '@kleur/core/match';
 import { createPhotoCounter, type PhotoColour, reachSlices } from '@kleur/core/palette';
@@ -64,6 +65,7 @@ const worker: SearchWorker = {
   keepAll: (pots) => pots.map(({ problem, own, enough }) => keepingOwn(problem, own, enough)),
   adjust: adjustColour,
   reach: (canvas, candidates, stages) => stages.map((stage) => reachSlices(canvas, candidates, stage)),
+  verdict: verdictOf,
   photo,
 };
 

@@ -123,6 +123,7 @@ const OpenBench = memo(function OpenBench(props: { readonly id: string; readonly
   const navigate = useNavigate();
   const gel = usePlanGel();
   const [params, setParams] = useSearchParams();
+  const making = useLocation().pathname.endsWith('/make');
   const [live] = useState(() => new LiveColours((c, s) => colourWorker().predict(c, s)));
 
   const wanted = params.get('pot');
@@ -161,11 +162,11 @@ const OpenBench = memo(function OpenBench(props: { readonly id: string; readonly
       <LeaveGuard />
       <Elsewhere id={id} />
       <BenchHead />
-      <BenchTop onAdd={addPot} startGel={gel} />
+      <BenchTop quiet={making} onAdd={addPot} startGel={gel} />
       <BenchTitle />
       <ColourNews />
       <StepNav />
-      <TodoLine />
+      {!making && <TodoLine />}
       <div className="step-body">
         <Outlet />
       </div>

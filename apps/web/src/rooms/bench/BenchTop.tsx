@@ -16,9 +16,11 @@ const SMALL = '(max-width: 700px), (max-height: 600px)';
  */
 export const BenchTop = memo(function BenchTop(props: {
   readonly startGel: number;
+  /** Folded whatever the window: the step has the pots itself. */
+  readonly quiet: boolean;
   readonly onAdd: () => void;
 }) {
-  const small = useMedia(SMALL);
+  const small = useMedia(SMALL) || props.quiet;
   const [opened, setOpened] = useState(false);
   const [away, setAway] = useState(false);
   const full = useRef<HTMLDivElement>(null);
@@ -42,7 +44,7 @@ export const BenchTop = memo(function BenchTop(props: {
   return (
     <>
       <div className={`bench-slim ${folded ? 'in-flow' : ''}`}>
-        {(folded || away) && <SlimRow onOpen={open} />}
+        {(folded || away) && !props.quiet && <SlimRow onOpen={open} />}
       </div>
       <div className="bench-top" ref={full} hidden={folded}>
         <BenchStrip onAdd={props.onAdd} />

@@ -12,6 +12,7 @@ export const steps: readonly Step[] = [
   { path: 'base', label: 'Base', load: async () => (await import('./steps/BaseStep.tsx')).BaseStep },
   { path: 'pots', label: 'Pots', load: async () => (await import('./steps/PotsStep.tsx')).PotsStep },
   { path: 'prep', label: 'Prep', load: async () => (await import('./steps/PrepStep.tsx')).PrepStep },
+  { path: 'make', label: 'Make', load: async () => (await import('./steps/MakeStep.tsx')).MakeStep },
 ];
 
 /** The step that a batch opens at. */

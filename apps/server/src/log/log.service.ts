@@ -1,0 +1,80 @@
+import { Injectable } from '@nestjs/common';
+import { type LogPage } from '@kleur/contract';
+import { isWayOf, LOG_LIMITS, type LogEntry } from '@kleur/core/day';
+import { In, MoreThan } from 'typeorm';
+import { BatchesService } from '../batches/batches.service.ts';
+import { ProblemError } from '../problems/problem.ts';
+import { Documents, type DocumentStore } from '../storage/document-store.ts';
+import { type Content } from '../storage/domain.ts';
+import { WriteQueue } from '../storage/write-queue.ts';
+import { LogEntryEntity } from './log-entry.entity.ts';
+
+const entry = ({ id, at, kind, potId, target, by, value, text }: LogEntryEntity): LogEntry => ({
+  id,
+  at,
+  kind,
+  potId,
+  target,
+  by,
+  value,
+  text,
+});
+
+/** What was said at the bench of each batch: a log that only grows, beside the plan and its undo. */
+@Injectable()
+export class LogService implements Content {
+  private readonly store: DocumentStore<LogEntryEntity>;
+
+  constructor(
+    documents: Documents,
+    private readonly writes: WriteQueue,
+    private readonly batches: BatchesService,
+  ) {
+    this.store = documents.of(LogEntryEntity, 'The entry');
+  }
+
+  /** What came to the server after a cursor. @throws ProblemError `not-found`. */
+  async list(batchId: string, after: number): Promise<LogPage> {
+    await this.batches.head(batchId);
+    const rows = await this.store.find({
+      where: { batchId, place: MoreThan(after) },
+      order: { place: 'ASC' },
+    });
+    return { entries: rows.map(entry), cursor: rows.at(-1)?.place ?? after };
+  }
+
+  /**
+   * Adds entries, each once: what the server has already is the same entry sent again, and stays as it is.
+   * @throws ProblemError `not-found`; `invalid-input` for a way of saying that the kind does not have, an id that
+   *   another batch has used, or a log that is full. Nothing is added then.
+   */
+  async add(batchId: string, entries: readonly LogEntry[]): Promise<void> {
+    await this.batches.head(batchId);
+    entries.forEach(({ kind, by }, i) => {
+      if (!isWayOf(kind, by))
+        throw new ProblemError('invalid-input', `An entry “${kind}” cannot be said by “${by}”.`, [
+          { path: `entries.${i}.by`, message: 'is not a way to say this' },
+        ]);
+    });
+    await this.writes.run(async (m) => {
+      const ids = [...new Set(entries.map((e) => e.id))];
+      const known = await m.find(LogEntryEntity, { where: { id: In(ids) }, withDeleted: true });
+      if (known.some((k) => k.batchId !== batchId))
+        throw new ProblemError('invalid-input', 'An entry with this id belongs to another batch.');
+      const had = new Set(known.map((k) => k.id));
+      let place = (await m.maximum(LogEntryEntity, 'place', { batchId })) ?? 0;
+      for (const { id, ...columns } of entries) {
+        if (had.has(id)) continue;
+        had.add(id);
+        if (++place > LOG_LIMITS.entries)
+          throw new ProblemError('invalid-input', 'This batch has as many entries as can be kept.');
+        await this.store.insert(m, { ...columns, batchId, place }, { id });
+      }
+    });
+  }
+
+  /** No batch of a new workspace has been made at the bench. */
+  fill(): Promise<void> {
+    return Promise.resolve();
+  }
+}

@@ -1,0 +1,184 @@
+import { type LogPage } from '@kleur/contract';
+import { type LogEntry, mergeLogs, stampAfter } from '@kleur/core/day';
+import { type Failure } from './api.ts';
+import { type Outbox } from './outbox.ts';
+
+/** The server's side of one batch's log; both fail with a `Failure`. */
+export interface LogServer {
+  after(cursor: number): Promise<LogPage>;
+  send(entries: readonly LogEntry[]): Promise<void>;
+}
+
+export interface LogState {
+  /** All that is known, in order, each once. */
+  readonly entries: readonly LogEntry[];
+  /** Ids of those that the server has not acknowledged. */
+  readonly waiting: ReadonlySet<string>;
+  /** Ids of those that it refused; they stay on this device. */
+  readonly refused: ReadonlyMap<string, string>;
+  /** Whether the server answered last time. */
+  readonly online: boolean;
+  /** Whether this device keeps what waits beyond this page. */
+  readonly kept: boolean;
+}
+
+export type NewEntry = Pick<LogEntry, 'kind'> & Partial<Omit<LogEntry, 'id' | 'at' | 'kind'>>;
+
+/** How often other devices are asked after, ms. */
+export const ASK_EVERY = 1500;
+
+const NOTHING: LogState = {
+  entries: [],
+  waiting: new Set(),
+  refused: new Map(),
+  online: true,
+  kept: true,
+};
+
+/**
+ * The log of one batch on this device: an entry shows at once, lies in the outbox before it is sent, and leaves it when
+ * the server has acknowledged it. What other devices say comes with the next question.
+ */
+export class BenchLog {
+  private state = NOTHING;
+  private readonly listeners = new Set<() => void>();
+  private cursor = 0;
+  private busy: Promise<void> | null = null;
+  private again = false;
+  private leaving = false;
+  private timer: ReturnType<typeof setInterval> | null = null;
+
+  constructor(
+    private readonly batchId: string,
+    private readonly server: LogServer,
+    private readonly outbox: Promise<Outbox>,
+    private readonly make: { readonly id: () => string; readonly now: () => number },
+  ) {}
+
+  readonly getSnapshot = (): LogState => this.state;
+  readonly subscribe = (listener: () => void): (() => void) => {
+    this.listeners.add(listener);
+    return () => {
+      this.listeners.delete(listener);
+    };
+  };
+
+  /** Brings back what waits on this device, then keeps asking the server until it is stopped. */
+  async start(): Promise<void> {
+    this.leaving = false;
+    this.timer ??= setInterval(() => {
+      if (this.leaving && !this.hasDue()) this.halt();
+      else void this.exchange();
+    }, ASK_EVERY);
+    try {
+      const waiting = await (await this.outbox).of(this.batchId);
+      this.take(waiting, { waiting: new Set([...this.state.waiting, ...waiting.map((e) => e.id)]) });
+    } catch {
+      this.set({ kept: false });
+    }
+    await this.exchange();
+  }
+
+  /** Asks no more, once everything that waits has been sent. */
+  stop(): void {
+    this.leaving = true;
+    if (!this.hasDue()) this.halt();
+  }
+
+  private hasDue(): boolean {
+    return [...this.state.waiting].some((id) => !this.state.refused.has(id));
+  }
+
+  private halt(): void {
+    if (this.timer !== null) clearInterval(this.timer);
+    this.timer = null;
+  }
+
+  /** Says something: shown at once. @returns when it lies in the outbox, or cannot. */
+  async say(entry: NewEntry): Promise<void> {
+    const made: LogEntry = {
+      potId: '',
+      target: '',
+      by: '',
+      value: 0,
+      text: '',
+      ...entry,
+      id: this.make.id(),
+      at: stampAfter(this.state.entries, this.make.now()),
+    };
+    this.take([made], { waiting: new Set([...this.state.waiting, made.id]) });
+    try {
+      await (await this.outbox).put(this.batchId, made);
+    } catch {
+      this.set({ kept: false });
+    }
+    void this.exchange();
+  }
+
+  /** Sends what waits and asks what came; one exchange at a time, a further one if it was asked for meanwhile. */
+  exchange(): Promise<void> {
+    this.again = true;
+    this.busy ??= this.run().finally(() => {
+      this.busy = null;
+    });
+    return this.busy;
+  }
+
+  private async run(): Promise<void> {
+    while (this.again) {
+      this.again = false;
+      try {
+        await this.send();
+        const { entries, cursor } = await this.server.after(this.cursor);
+        this.cursor = cursor;
+        if (entries.length > 0) await this.acknowledged(entries);
+        if (!this.state.online) this.set({ online: true });
+      } catch {
+        if (this.state.online) this.set({ online: false });
+      }
+    }
+  }
+
+  private async send(): Promise<void> {
+    const { waiting, refused, entries } = this.state;
+    const due = entries.filter((e) => waiting.has(e.id) && !refused.has(e.id));
+    if (due.length === 0) return;
+    try {
+      await this.server.send(due);
+    } catch (failure) {
+      if ((failure as Failure).code !== 'invalid-input') throw failure;
+      // One of them is refused and with it all: one by one, to find which.
+      for (const entry of due) await this.sendOne(entry);
+      return;
+    }
+    await this.acknowledged(due);
+  }
+
+  private async sendOne(entry: LogEntry): Promise<void> {
+    try {
+      await this.server.send([entry]);
+    } catch (failure) {
+      const { code, message } = failure as Failure;
+      if (code !== 'invalid-input') throw failure;
+      this.set({ refused: new Map([...this.state.refused, [entry.id, message]]) });
+      return;
+    }
+    await this.acknowledged([entry]);
+  }
+
+  private async acknowledged(entries: readonly LogEntry[]): Promise<void> {
+    const ids = new Set(entries.map((e) => e.id));
+    const had = [...this.state.waiting].filter((id) => ids.has(id));
+    this.take(entries, { waiting: new Set([...this.state.waiting].filter((id) => !ids.has(id))) });
+    if (had.length > 0) await (await this.outbox).remove(had).catch(() => undefined);
+  }
+
+  private take(entries: readonly LogEntry[], change: Partial<LogState>): void {
+    this.set({ ...change, entries: mergeLogs(this.state.entries, entries) });
+  }
+
+  private set(change: Partial<LogState>): void {
+    this.state = { ...this.state, ...change };
+    for (const listener of this.listeners) listener();
+  }
+}

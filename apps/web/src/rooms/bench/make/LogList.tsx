@@ -1,0 +1,57 @@
+import { Button } from 'antd';
+import { useMemo } from 'react';
+import { type LogEntry, sayEntry, standing } from '@kleur/core/day';
+import { type NewEntry } from '../../../data/benchLog.ts';
+import { usePrinter } from '../../../shared/hooks/useSettings.ts';
+import styles from './make.module.css';
+import { type Made } from './useMade.ts';
+
+const CLOCK = new Intl.DateTimeFormat(undefined, { hour: '2-digit', minute: '2-digit' });
+
+/** What was said so far, the latest first; each can be taken back. */
+export function LogList(props: {
+  readonly entries: readonly LogEntry[];
+  readonly made: Made;
+  readonly refused: ReadonlyMap<string, string>;
+  readonly onSay: (entry: NewEntry) => void;
+}) {
+  const { entries, made, refused, onSay } = props;
+  const print = usePrinter();
+  const names = useMemo(
+    () => ({
+      pot: (id: string) =>
+        id === '' ? '' : (made.plan.pots.find((p) => p.id === id)?.name ?? 'A pot that is gone'),
+      cup: (id: string) => made.cups.find((c) => c.id === id)?.material.name ?? 'a cup that is gone',
+    }),
+    [made],
+  );
+  const shown = standing(entries).reverse();
+  return (
+    <section aria-label="Log" className={styles.log}>
+      <h2>Log</h2>
+      {shown.length === 0 && <p className="soft">Nothing was logged yet: everything counts as planned.</p>}
+      <ol>
+        {shown.map((e) => (
+          <li key={e.id}>
+            <time dateTime={new Date(e.at).toISOString()} className="soft figure">
+              {CLOCK.format(new Date(e.at))}
+            </time>
+            <span>
+              {sayEntry(e, names, print)}
+              {made.unplaced.has(e.id) && <b> — not counted: what it is of is not in the plan</b>}
+              {refused.has(e.id) && <b> — kept on this device only: {refused.get(e.id)}</b>}
+            </span>
+            <Button
+              aria-label={`Take back: ${sayEntry(e, names, print)}`}
+              onClick={() => {
+                onSay({ kind: 'voided', target: e.id });
+              }}
+            >
+              Take back
+            </Button>
+          </li>
+        ))}
+      </ol>
+    </section>
+  );
+}

@@ -1,0 +1,255 @@
+import { Button, Input, Select } from 'antd';
+import { type ReactNode, useState } from 'react';
+import { TRACES } from '@kleur/core/day';
+import { PLAN_LIMITS } from '@kleur/core/plan';
+import { type NewEntry } from '../../../data/benchLog.ts';
+import { newId } from '../../../data/newId.ts';
+import { MassField } from '../../../shared/ui/Quantity.tsx';
+import styles from './make.module.css';
+import { type MadePot } from './useMade.ts';
+
+type Say = (entry: Omit<NewEntry, 'potId'>) => void;
+
+/** A question at the pot with its answers, each one touch. */
+function Acts({ title, children }: { readonly title: string; readonly children: ReactNode }) {
+  return (
+    <section aria-label={title}>
+      <h3>{title}</h3>
+      <div className={styles.taps}>{children}</div>
+    </section>
+  );
+}
+
+/** One touch that says one thing. */
+function Tap({
+  label,
+  onTap,
+  on = false,
+}: {
+  readonly label: string;
+  readonly onTap: () => void;
+  readonly on?: boolean;
+}) {
+  return (
+    <Button type={on ? 'primary' : 'default'} aria-pressed={on || undefined} onClick={onTap}>
+      {label}
+    </Button>
+  );
+}
+
+/** A mass that counts once it is confirmed. */
+function MassAct({
+  label,
+  act,
+  onSay,
+}: {
+  readonly label: string;
+  readonly act: string;
+  readonly onSay: (grams: number) => void;
+}) {
+  const [mass, setMass] = useState<number | null>(null);
+  return (
+    <>
+      <MassField
+        label={label}
+        hideLabel
+        width={150}
+        value={mass}
+        min={0}
+        max={PLAN_LIMITS.mass.max}
+        placeholder={label.toLowerCase()}
+        onCommit={setMass}
+        onClear={() => {
+          setMass(null);
+        }}
+      />
+      <Button
+        disabled={mass === null}
+        onClick={() => {
+          onSay(mass!);
+          setMass(null);
+        }}
+      >
+        {act}
+      </Button>
+    </>
+  );
+}
+
+const SIZES = [
+  ['About half', 0.5],
+  ['About ¾', 0.75],
+  ['As planned', 1],
+  ['A quarter more', 1.25],
+] as const;
+
+/** How much batter the pot really holds. */
+export function SizeActs({ onSay }: { readonly onSay: Say }) {
+  return (
+    <Acts title="How much batter is in it">
+      {SIZES.map(([label, value]) => (
+        <Tap
+          key={label}
+          label={label}
+          onTap={() => {
+            onSay({ kind: 'sized', by: 'fraction', value });
+          }}
+        />
+      ))}
+      <MassAct
+        label="Weighed"
+        act="It weighs this"
+        onSay={(value) => {
+          onSay({ kind: 'sized', by: 'grams', value });
+        }}
+      />
+    </Acts>
+  );
+}
+
+const SHARES = [
+  ['A quarter', 0.25],
+  ['Half', 0.5],
+  ['All of it', 1],
+] as const;
+const NEW = 'new';
+const SPARE = 'spare';
+
+/** Batter that went from this pot into another one, a new one or a spare mould. */
+export function TakeActs({
+  pot,
+  pots,
+  onSay,
+}: {
+  readonly pot: MadePot;
+  readonly pots: readonly MadePot[];
+  readonly onSay: Say;
+}) {
+  const [into, setInto] = useState(NEW);
+  const [name, setName] = useState('');
+  const others = pots.filter((p) => p.id !== pot.id);
+  const target = into === NEW || into === SPARE || others.some((p) => p.id === into) ? into : NEW;
+  const take = (by: 'fraction' | 'grams', value: number): void => {
+    if (target === SPARE) onSay({ kind: 'spared', by, value });
+    else if (target === NEW) {
+      onSay({
+        kind: 'took',
+        by,
+        value,
+        target: newId(),
+        text: name.trim() === '' ? `From ${pot.name}` : name.trim(),
+      });
+      setName('');
+    } else onSay({ kind: 'took', by, value, target });
+  };
+  return (
+    <Acts title="Taken from it">
+      <Select
+        aria-label="Into"
+        value={target}
+        onChange={setInto}
+        options={[
+          { value: NEW, label: 'into a new pot' },
+          ...others.map((p) => ({ value: p.id, label: `into ${p.name}` })),
+          { value: SPARE, label: 'into a spare mould' },
+        ]}
+        style={{ minWidth: 180 }}
+      />
+      {target === NEW && (
+        <Input
+          aria-label="Name of the new pot"
+          placeholder="its name"
+          maxLength={PLAN_LIMITS.name}
+          value={name}
+          style={{ width: 150 }}
+          onChange={(e) => {
+            setName(e.target.value);
+          }}
+        />
+      )}
+      {SHARES.map(([label, value]) => (
+        <Tap
+          key={label}
+          label={label}
+          onTap={() => {
+            take('fraction', value);
+          }}
+        />
+      ))}
+      <MassAct
+        label="Taken"
+        act="This much"
+        onSay={(value) => {
+          take('grams', value);
+        }}
+      />
+    </Acts>
+  );
+}
+
+const SCENTS = [
+  ['All of it', 1],
+  ['Most', 0.75],
+  ['A little', 0.25],
+  ['None', 0],
+] as const;
+
+export function ScentActs({ said, onSay }: { readonly said: number | null; readonly onSay: Say }) {
+  return (
+    <Acts title="Scent that went in">
+      {SCENTS.map(([label, value]) => (
+        <Tap
+          key={label}
+          label={label}
+          on={said === value}
+          onTap={() => {
+            onSay({ kind: 'scented', by: 'fraction', value });
+          }}
+        />
+      ))}
+    </Acts>
+  );
+}
+
+export function ThicknessActs({ said, onSay }: { readonly said: number | null; readonly onSay: Say }) {
+  return (
+    <Acts title="How thick it is">
+      {TRACES.map((trace, value) => (
+        <Tap
+          key={trace}
+          label={trace}
+          on={said === value}
+          onTap={() => {
+            onSay({ kind: 'thickness', value });
+          }}
+        />
+      ))}
+    </Acts>
+  );
+}
+
+export function NoteActs({ onSay }: { readonly onSay: Say }) {
+  const [text, setText] = useState('');
+  const say = (): void => {
+    if (text.trim() === '') return;
+    onSay({ kind: 'noted', text: text.trim() });
+    setText('');
+  };
+  return (
+    <Acts title="Note">
+      <Input
+        aria-label="Note on this pot"
+        maxLength={500}
+        value={text}
+        style={{ flex: 1, minWidth: 200 }}
+        onChange={(e) => {
+          setText(e.target.value);
+        }}
+        onPressEnter={say}
+      />
+      <Button disabled={text.trim() === ''} onClick={say}>
+        Write it down
+      </Button>
+    </Acts>
+  );
+}

@@ -1,0 +1,91 @@
+import { type Page } from '@playwright/test';
+import { type LogPage, routes } from '@kleur/contract';
+import { expect, test } from './fixtures.ts';
+
+test.use({ hasTouch: true, viewport: { width: 820, height: 1180 } });
+
+const idOf = (page: Page): string => /batches\/([^/]+)/.exec(page.url())![1]!;
+const logOf = async (page: Page): Promise<LogPage> =>
+  (await (await page.request.get(routes.log(idOf(page)))).json()) as LogPage;
+const verdict = (page: Page) => page.getByRole('region', { name: /^Verdict on/ }).getByRole('status');
+const cup = (page: Page, name: string) => page.getByRole('listitem', { name: `Cup of ${name}` });
+const tap = (page: Page, name: string) => page.getByRole('button', { name, exact: true }).tap();
+
+test('colour by parts of a cup, what is left in a new pot, and a touch taken back: by taps alone', async ({
+  page,
+  batches,
+  bench,
+}) => {
+  await batches.openBatch('Kingfisher');
+  await bench.step('Make');
+  await expect(verdict(page)).toHaveText('Leave it: it will come to the planned colour.');
+  const blue = cup(page, 'Ultramarine blue');
+  await blue.getByRole('button', { name: '¼ of the cup' }).tap();
+  await expect(blue).toContainText('75 % left');
+  await expect(verdict(page)).toHaveText(
+    /^All that is left in the cup of Ultramarine blue more: then it comes/,
+  );
+  await blue.getByRole('button', { name: '½ of the cup' }).tap();
+  // A quarter is left, three quarters were said: that is asked about, and kept as it is said.
+  await blue.getByRole('button', { name: '¾ of the cup' }).tap();
+  await expect(blue).toContainText('more than was left');
+  await blue.getByRole('button', { name: 'No' }).tap();
+  await tap(page, 'Half');
+  await page.getByRole('radio', { name: 'From Wing blue' }).tap();
+  await expect(verdict(page)).toHaveText(/Nothing was planned for this pot/);
+  await cup(page, 'Ultramarine blue').getByRole('button', { name: 'The rest' }).tap();
+  const log = page.getByRole('region', { name: 'Log' });
+  await expect(log.getByRole('listitem')).toHaveCount(4);
+  await expect(log).toContainText('From Wing blue: Ultramarine blue, the rest of the cup');
+  await log.getByRole('button', { name: /^Take back: From Wing blue/ }).tap();
+  await expect(log.getByRole('listitem')).toHaveCount(3);
+  await page.getByRole('radio', { name: 'Wing blue', exact: true }).tap();
+  await tap(page, 'About ¾');
+  await expect(cup(page, 'Lido blue')).toContainText('the pot is smaller than planned');
+  await tap(page, 'medium trace');
+  await page.reload();
+  await expect(log.getByRole('listitem')).toHaveCount(5);
+  await expect(page.getByRole('button', { name: 'medium trace', exact: true })).toHaveAttribute('aria-pressed', 'true');
+  expect((await logOf(page)).entries.map((e) => e.kind)).toEqual([
+    'added',
+    'added',
+    'took',
+    'added',
+    'voided',
+    'sized',
+    'thickness',
+  ]);
+});
+
+test('without the server everything waits, survives a reload, and is there once afterwards', async ({
+  page,
+  batches,
+  bench,
+}) => {
+  await batches.openBatch('Kingfisher');
+  await bench.step('Make');
+  await page.route('**/log*', (route) => route.abort());
+  const blue = cup(page, 'Ultramarine blue');
+  await blue.getByRole('button', { name: '¼ of the cup' }).tap();
+  // A second touch in the same breath is the same touch.
+  await blue.getByRole('button', { name: '½ of the cup' }).dblclick();
+  await expect(blue).toContainText('25 % left');
+  await expect(page.getByText('2 entries wait on this device to be sent.')).toBeVisible();
+  await page.reload();
+  await expect(blue).toContainText('25 % left');
+  expect((await logOf(page)).entries).toEqual([]);
+  await page.unroute('**/log*');
+  await expect(page.getByText(/to be sent/)).toHaveCount(0);
+  expect((await logOf(page)).entries.map((e) => e.value)).toEqual([0.25, 0.5]);
+});
+
+test('two devices see each other’s entries', async ({ page, batches, bench, context }) => {
+  await batches.openBatch('Kingfisher');
+  await bench.step('Make');
+  const other = await context.newPage();
+  await other.goto(page.url());
+  await cup(page, 'Ultramarine blue').getByRole('button', { name: '½ of the cup' }).tap();
+  await expect(cup(other, 'Ultramarine blue')).toContainText('50 % left');
+  await cup(other, 'Ultramarine blue').getByRole('button', { name: 'The rest' }).tap();
+  await expect(cup(page, 'Ultramarine blue')).toContainText('0 % left');
+});

@@ -1,0 +1,67 @@
+/**
+ * What was said at the bench of a batch: an append-only log. An entry is never changed; a mistake is taken back by a
+ * further entry. Fields that a kind has no use for are empty or 0.
+ */
+export interface LogEntry {
+  /** Made by the device, so that an entry sent twice is one. */
+  readonly id: string;
+  /** When it was said, ms since 1970, by the device's clock, but never before what the device had seen: see `stampAfter`. */
+  readonly at: number;
+  readonly kind: EntryKind;
+  /** The pot it is said of. */
+  readonly potId: string;
+  /** The cup, the pot that something went into, or the entry that is taken back: see `ENTRY_KINDS`. */
+  readonly target: string;
+  /** How `value` is meant: see `ENTRY_KINDS`. */
+  readonly by: EntryWay;
+  readonly value: number;
+  /** A name or a note. */
+  readonly text: string;
+}
+
+export const ENTRY_WAYS = ['', 'part', 'rest', 'drops', 'grams', 'left', 'fraction', 'millilitres'] as const;
+export type EntryWay = (typeof ENTRY_WAYS)[number];
+
+/** The kinds of entries, and the ways in which each may be said. */
+export const ENTRY_KINDS = {
+  /**
+   * Out of the cup `target` into the pot: a part of the full cup, the rest of it, drops, grams of its dispersion, or
+   * what the cup still weighs afterwards.
+   */
+  added: ['part', 'rest', 'drops', 'grams', 'left'],
+  /** How much batter the pot holds: weighed, by jug marks, or as a fraction of what was planned. */
+  sized: ['grams', 'millilitres', 'fraction'],
+  /** Batter of the pot went into the pot `target`; a new one is called `text`. */
+  took: ['fraction', 'grams'],
+  /** Batter of the pot went into a spare mould. */
+  spared: ['fraction', 'grams'],
+  /** Fraction of its planned scent that the pot got. */
+  scented: ['fraction'],
+  /** How thick the pot is: `value` is a place in `TRACES`. */
+  thickness: [''],
+  /** Free text, of a pot or of the batch. */
+  noted: [''],
+  /** The entry `target` counts no longer. */
+  voided: [''],
+} as const satisfies Readonly<Record<string, readonly EntryWay[]>>;
+export type EntryKind = keyof typeof ENTRY_KINDS;
+export const ENTRY_KIND_NAMES = Object.keys(ENTRY_KINDS) as EntryKind[];
+
+/** Whether an entry of a kind can be said this way. */
+export const isWayOf = (kind: EntryKind, by: EntryWay): boolean =>
+  (ENTRY_KINDS[kind] as readonly EntryWay[]).includes(by);
+
+export const TRACES = ['emulsion', 'light trace', 'medium trace', 'thick trace', 'stiff'] as const;
+
+export const LOG_LIMITS = {
+  id: 80,
+  target: 200,
+  text: 500,
+  value: 1_000_000,
+  /** The year 9999. */
+  at: 253_402_300_799_000,
+  /** Entries sent at once. */
+  sent: 500,
+  /** Entries of one batch. */
+  entries: 20_000,
+} as const;

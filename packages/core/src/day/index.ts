@@ -1,0 +1,20 @@
+/*
+ * The making day: what is said at the bench, and the batch that follows from it. Entries are only ever added; the same
+ * balance that the plan goes through makes the figures.
+ */
+export { type Actuals, actualsOf } from './actuals.ts';
+export { type Cup, cupIdOf, cupsOf } from './cups.ts';
+export {
+  ENTRY_KIND_NAMES,
+  ENTRY_KINDS,
+  ENTRY_WAYS,
+  type EntryKind,
+  type EntryWay,
+  isWayOf,
+  LOG_LIMITS,
+  type LogEntry,
+  TRACES,
+} from './entry.ts';
+export { mergeLogs, stampAfter, standing } from './merge.ts';
+export { type PotVerdict, verdictOf } from './verdict.ts';
+export { sayEntry, sayFraction } from './words.ts';

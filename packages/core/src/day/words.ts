@@ -1,0 +1,51 @@
+import { type Printer } from '../units/printer.ts';
+import { type LogEntry, TRACES } from './entry.ts';
+
+/** Names for what an entry refers to by id. */
+export interface EntryNames {
+  readonly pot: (id: string) => string;
+  readonly cup: (id: string) => string;
+}
+
+const QUARTERS = ['nothing', 'a quarter', 'half', 'three quarters', 'all'];
+
+/** A fraction as people say it: quarters in words, others in per cent. */
+export function sayFraction(value: number, print: Printer): string {
+  const word = Number.isInteger(4 * value) ? QUARTERS[4 * value] : undefined;
+  return word ?? print.percent(value * 100, 0);
+}
+
+/** What was said, as one line. */
+export function sayEntry(entry: LogEntry, names: EntryNames, print: Printer): string {
+  const { kind, by, value, text } = entry;
+  const pot = names.pot(entry.potId);
+  switch (kind) {
+    case 'added': {
+      const cup = names.cup(entry.target);
+      if (by === 'left') return `${pot}: ${cup}, the cup weighs ${print.fine(value)} now`;
+      const amount = {
+        part: `${sayFraction(value, print)} of the cup`,
+        rest: 'the rest of the cup',
+        drops: `${print.number(value, 0)} ${value === 1 ? 'drop' : 'drops'}`,
+        grams: `${print.fine(value)} of the dispersion`,
+      }[by as 'part' | 'rest' | 'drops' | 'grams'];
+      return `${pot}: ${cup}, ${amount}`;
+    }
+    case 'sized':
+      if (by === 'fraction') return `${pot}: about ${print.percent(value * 100, 0)} of the planned batter`;
+      return `${pot}: ${by === 'grams' ? print.mass(value) : print.volume(value)} of batter`;
+    case 'took':
+    case 'spared': {
+      const amount = by === 'fraction' ? sayFraction(value, print) : print.mass(value);
+      return `${amount} of ${pot} into ${kind === 'spared' ? 'a spare mould' : names.pot(entry.target)}`;
+    }
+    case 'scented':
+      return `${pot}: ${sayFraction(value, print)} of its scent`;
+    case 'thickness':
+      return `${pot}: ${TRACES[value] ?? ''}`;
+    case 'noted':
+      return pot === '' ? text : `${pot}: ${text}`;
+    case 'voided':
+      return '';
+  }
+}
