@@ -46,6 +46,22 @@ const smallerImports: Plugin = {
   },
 };
 
+/** Asks for the font with the page: text that changes its font when it arrives changes its lines too. */
+const preloadFont: Plugin = {
+  name: 'preload-font',
+  transformIndexHtml: {
+    order: 'post',
+    handler: (_html, { bundle }) =>
+      Object.keys(bundle ?? {})
+        .filter((file) => /public-sans-latin-wght-normal.*\.woff2$/.test(file))
+        .map((file) => ({
+          tag: 'link',
+          attrs: { rel: 'preload', as: 'font', type: 'font/woff2', href: `/${file}`, crossorigin: true },
+          injectTo: 'head-prepend' as const,
+        })),
+  },
+};
+
 /** Parts that every page needs: they change seldom, and each is one file for the browser to keep. */
 const FRAMEWORK =
   /node_modules\/(react|react-dom|scheduler|react-router|@reduxjs|immer|reselect|redux|redux-thunk|react-redux|use-sync-external-store)\//;
@@ -63,7 +79,7 @@ const OWN_CHUNK = /shared.(form|settings|axis)|SortableList|ListRoom|ColourPicke
 const CORE = /core.src.(balance|plan|work|pigment|checks)/;
 
 export default defineConfig(({ command }) => ({
-  plugins: [react(), smallerImports],
+  plugins: [react(), smallerImports, preloadFont],
   resolve: {
     conditions: ['source', ...defaultClientConditions],
     alias:

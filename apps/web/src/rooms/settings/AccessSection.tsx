@@ -19,7 +19,7 @@ export function AccessSection() {
   const { data: access } = useAccessQuery();
   const [dialog, setDialog] = useState<'set' | 'remove' | null>(null);
   const [signOut] = useSignOutMutation();
-  if (!access) return null;
+  if (!access) return <section className={styles.waiting} />;
   return (
     <section>
       <h2>Who may open Kleur</h2>

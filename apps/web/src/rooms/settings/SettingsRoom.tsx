@@ -11,6 +11,7 @@ import {
   SPOONS,
 } from '@kleur/core/units';
 import { failureOf } from '../../data/api.ts';
+import { useSettingsQuery } from '../../data/settings.ts';
 import { useResetDemoMutation } from '../../data/demo.ts';
 import { NumberItem } from '../../shared/form/NumberItem.tsx';
 import { usePrinter } from '../../shared/hooks/useSettings.ts';
@@ -25,6 +26,7 @@ import { useNotices } from '../../shared/hooks/useNotices.ts';
 
 /** Habits: saved at once. They change what is shown and rounded, never what a plan holds. */
 export function SettingsRoom() {
+  const { isLoading } = useSettingsQuery();
   return (
     <div className={styles.room}>
       <title>Settings · Kleur</title>
@@ -53,9 +55,14 @@ export function SettingsRoom() {
           <UnitFields />
         </section>
       </SettingsForm>
-      <AccessSection />
-      <CopiesSection />
-      <DemoSection />
+      {/* After the form, which would push them down. */}
+      {!isLoading && (
+        <>
+          <AccessSection />
+          <CopiesSection />
+          <DemoSection />
+        </>
+      )}
     </div>
   );
 }

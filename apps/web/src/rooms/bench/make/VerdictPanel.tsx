@@ -47,7 +47,7 @@ export function VerdictPanel(props: {
   }, [asked, plan, measuring, log, potId, stage]);
   if (verdict?.of !== potId || !verdict.is)
     return (
-      <p className="soft" role="status">
+      <p className={`${styles.verdict} soft`} role="status">
         Working out the colour…
       </p>
     );

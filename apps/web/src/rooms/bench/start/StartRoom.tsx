@@ -37,9 +37,9 @@ const wantedFrom = (text: string): WantedColour => ({ text, hex: hexOfText(text)
  * everything can be changed in the plan.
  */
 export function StartRoom() {
-  const { data: materials } = useMaterialsQuery();
-  const { data: recipes = [] } = useRecipesQuery();
-  const { data: moulds = [] } = useMouldsQuery();
+  const { data: materials, isLoading: shelfComes } = useMaterialsQuery();
+  const { data: recipes = [], isLoading: recipesCome } = useRecipesQuery();
+  const { data: moulds = [], isLoading: mouldsCome } = useMouldsQuery();
   const [create] = useCreateBatchMutation();
   const settings = useSettings();
   const print = usePrinter();
@@ -132,6 +132,14 @@ export function StartRoom() {
     };
   };
 
+  // All at once: cards that come one after another would push what is below them about.
+  if (shelfComes || recipesCome || mouldsCome)
+    return (
+      <div className={styles.start}>
+        <h1>New batch</h1>
+        <p role="status">Opening…</p>
+      </div>
+    );
   return (
     <form
       className={styles.start}
