@@ -18,6 +18,7 @@ test('colour by parts of a cup, what is left in a new pot, and a touch taken bac
 }) => {
   await batches.openBatch('Kingfisher');
   await bench.step('Make');
+  await bench.part('At the pot');
   await expect(verdict(page)).toHaveText('Leave it: it will come to the planned colour.');
   const blue = cup(page, 'Ultramarine blue');
   await blue.getByRole('button', { name: '¼ of the cup' }).tap();
@@ -45,7 +46,10 @@ test('colour by parts of a cup, what is left in a new pot, and a touch taken bac
   await tap(page, 'medium trace');
   await page.reload();
   await expect(log.getByRole('listitem')).toHaveCount(5);
-  await expect(page.getByRole('button', { name: 'medium trace', exact: true })).toHaveAttribute('aria-pressed', 'true');
+  await expect(page.getByRole('button', { name: 'medium trace', exact: true })).toHaveAttribute(
+    'aria-pressed',
+    'true',
+  );
   expect((await logOf(page)).entries.map((e) => e.kind)).toEqual([
     'added',
     'added',
@@ -64,6 +68,7 @@ test('without the server everything waits, survives a reload, and is there once 
 }) => {
   await batches.openBatch('Kingfisher');
   await bench.step('Make');
+  await bench.part('At the pot');
   await page.route('**/log*', (route) => route.abort());
   const blue = cup(page, 'Ultramarine blue');
   await blue.getByRole('button', { name: '¼ of the cup' }).tap();
@@ -82,10 +87,55 @@ test('without the server everything waits, survives a reload, and is there once 
 test('two devices see each other’s entries', async ({ page, batches, bench, context }) => {
   await batches.openBatch('Kingfisher');
   await bench.step('Make');
+  await bench.part('At the pot');
   const other = await context.newPage();
   await other.goto(page.url());
   await cup(page, 'Ultramarine blue').getByRole('button', { name: '½ of the cup' }).tap();
   await expect(cup(other, 'Ultramarine blue')).toContainText('50 % left');
   await cup(other, 'Ultramarine blue').getByRole('button', { name: 'The rest' }).tap();
   await expect(cup(page, 'Ultramarine blue')).toContainText('0 % left');
+});
+
+test('a day step by step: the checklist before the lye, what is left out, a timer over a reload, by key and by taps', async ({
+  page,
+  batches,
+  bench,
+}) => {
+  await batches.openBatch('Kingfisher');
+  await bench.step('Make');
+  const step = (name: string) => page.getByRole('article', { name, exact: true });
+  const steps = page.getByRole('region', { name: 'All steps' });
+  await expect(step('Gather: Colour')).toContainText('1.9 g');
+  // A pedal or a page turner does as well as a finger.
+  await page.keyboard.press('PageDown');
+  await expect(step('Gather: And besides')).toBeVisible();
+  await tap(page, 'Done');
+  await expect(step('Cup 1: Throat')).toBeVisible();
+  await tap(page, 'Leave it out…');
+  await expect(page.getByText('Needed by: Colour: Throat.')).toBeVisible();
+  await tap(page, 'Done already');
+  await expect(steps).toContainText('left out: Done already');
+  // The lye keeps its amounts to itself until the checklist is ticked.
+  await steps.getByRole('button', { name: 'Lye', exact: true }).tap();
+  await expect(step('Lye')).not.toContainText('143.3 g');
+  await expect(page.getByRole('button', { name: 'Done', exact: true })).toBeDisabled();
+  await steps.getByRole('button', { name: 'Before the lye' }).tap();
+  const boxes = step('Before the lye').getByRole('checkbox');
+  await expect(page.getByRole('button', { name: 'Done', exact: true })).toBeDisabled();
+  for (const box of await boxes.all()) await box.check();
+  await tap(page, 'Done');
+  await steps.getByRole('button', { name: 'Lye', exact: true }).tap();
+  await expect(step('Lye')).toContainText('143.3 g');
+  await steps.getByRole('button', { name: 'Bring them together' }).tap();
+  await expect(step('Bring them together')).toContainText('Not done yet: Lye, Oils.');
+  await tap(page, 'Timer 20 min');
+  const timer = page.getByRole('timer');
+  await expect(timer).toHaveText(/^(20:00|19:5\d)$/);
+  await page.reload();
+  await expect(timer).toHaveText(/^19:[0-5]\d$/);
+  await page.getByRole('button', { name: 'Stop', exact: true }).tap();
+  await expect(timer).toHaveCount(0);
+  await tap(page, 'Too fast');
+  await expect(page.getByRole('alert')).toContainText('Stop blending, stir by hand.');
+  await expect(steps).toContainText('4 of 24 done or left out');
 });

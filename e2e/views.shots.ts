@@ -25,12 +25,6 @@ test('shelf', async ({ page, shelf }) => {
   await page.screenshot({ path: `${folder}/shelf-item.png` });
 });
 
-test('settings', async ({ page }) => {
-  await page.goto('/settings');
-  await page.getByLabel('Name on printed sheets').waitFor();
-  await page.screenshot({ path: `${folder}/settings.png` });
-});
-
 test('the steps of a batch', async ({ page, batches, bench }) => {
   await batches.openBatch('Verdigris roofs');
   await bench.colourOf('Copper');
@@ -106,11 +100,15 @@ test('from an idea to recipes', async ({ page, batches, bench, idea }) => {
   await page.screenshot({ path: `${folder}/ladder.png` });
 });
 
-test('a tablet upright on the bench', async ({ page, batches, bench }) => {
+test('a making day on a tablet', async ({ page, batches, bench }) => {
   await page.setViewportSize({ width: 820, height: 1180 });
-  await batches.openBatch('Slate and saffron');
-  await bench.colourOf('Chalk');
-  await bench.step('Prep');
-  await page.waitForTimeout(400);
-  await page.screenshot({ path: `${folder}/prep-tablet.png` });
+  await batches.openBatch('Verdigris roofs');
+  await bench.step('Make');
+  await page.getByRole('article').waitFor();
+  await page.waitForTimeout(300);
+  await page.screenshot({ path: `${folder}/make-steps.png` });
+  await page.getByRole('button', { name: 'At the pot' }).click();
+  await page.getByRole('region', { name: /^Verdict on/ }).waitFor();
+  await page.waitForTimeout(300);
+  await page.screenshot({ path: `${folder}/make-pot.png` });
 });

@@ -138,6 +138,12 @@ export class BatchesService implements Content {
     return this.store.read(row, document);
   }
 
+  /** A batch by its name, inside a running write; null without one. */
+  async named(m: EntityManager, name: string): Promise<BatchDocument | null> {
+    const row = await m.findOneBy(BatchEntity, { name });
+    return row && document(row);
+  }
+
   async fill(m: EntityManager, first: FirstContent): Promise<void> {
     if (first !== 'demo') return;
     const now = new Date();

@@ -1,11 +1,12 @@
 import { Injectable } from '@nestjs/common';
 import { type LogPage } from '@kleur/contract';
 import { isWayOf, LOG_LIMITS, type LogEntry } from '@kleur/core/day';
-import { In, MoreThan } from 'typeorm';
+import { type EntityManager, In, MoreThan } from 'typeorm';
 import { BatchesService } from '../batches/batches.service.ts';
+import { BEING_MADE, demoLog } from '../demo/data/demo-log.ts';
 import { ProblemError } from '../problems/problem.ts';
 import { Documents, type DocumentStore } from '../storage/document-store.ts';
-import { type Content } from '../storage/domain.ts';
+import { type Content, type FirstContent } from '../storage/domain.ts';
 import { WriteQueue } from '../storage/write-queue.ts';
 import { LogEntryEntity } from './log-entry.entity.ts';
 
@@ -73,8 +74,11 @@ export class LogService implements Content {
     });
   }
 
-  /** No batch of a new workspace has been made at the bench. */
-  fill(): Promise<void> {
-    return Promise.resolve();
+  /** One batch of the demo is in the middle of its making day. */
+  async fill(m: EntityManager, first: FirstContent): Promise<void> {
+    const batch = first === 'demo' ? await this.batches.named(m, BEING_MADE) : null;
+    if (!batch) return;
+    for (const [i, { id, ...columns }] of demoLog(batch.plan, new Date()).entries())
+      await this.store.insert(m, { ...columns, batchId: batch.id, place: i + 1 }, { id });
   }
 }

@@ -257,7 +257,11 @@ describe('two devices', () => {
 });
 
 describe('in words', () => {
-  const names = { pot: (id: string) => id, cup: (id: string) => `cup ${id}` };
+  const names = {
+    pot: (id: string) => id,
+    cup: (id: string) => `cup ${id}`,
+    step: (id: string) => `step ${id}`,
+  };
   it.each([
     ['added', 'part', 0.75, {}, 'Blue: cup c, three quarters of the cup'],
     ['added', 'drops', 1, {}, 'Blue: cup c, 1 drop'],
@@ -270,6 +274,10 @@ describe('in words', () => {
     ['scented', 'fraction', 0, {}, 'Blue: nothing of its scent'],
     ['thickness', '', 2, {}, 'Blue: medium trace'],
     ['noted', '', 0, { potId: '', text: 'Too warm' }, 'Too warm'],
+    ['done', '', 0, {}, 'Done: step c'],
+    ['skipped', '', 0, { text: 'no scent' }, 'Left out: step c, no scent'],
+    ['decided', '', 0, {}, 'Decided: the simpler design'],
+    ['timed', '', 20, { text: 'Oven' }, 'Timer: Oven, 20 min'],
   ] as const)('%s %s %s', (kind, by, value, rest, text) => {
     expect(sayEntry(say(kind, 'Blue', by, value, { target: 'c', ...rest }), names, plainPrinter)).toBe(text);
   });

@@ -41,11 +41,22 @@ export const ENTRY_KINDS = {
   thickness: [''],
   /** Free text, of a pot or of the batch. */
   noted: [''],
+  /** The step `target` of the run sheet is done. */
+  done: [''],
+  /** The step `target` is left out; `text` says why. */
+  skipped: [''],
+  /** Whether the design is poured in full (1) or the simpler one (0). */
+  decided: [''],
+  /** A timer of `value` minutes runs from now; `text` is its name, `target` the step it belongs to. */
+  timed: [''],
   /** The entry `target` counts no longer. */
   voided: [''],
 } as const satisfies Readonly<Record<string, readonly EntryWay[]>>;
 export type EntryKind = keyof typeof ENTRY_KINDS;
 export const ENTRY_KIND_NAMES = Object.keys(ENTRY_KINDS) as EntryKind[];
+
+/** Kinds that are said of the work rather than of a pot. */
+export const OF_THE_WORK: ReadonlySet<EntryKind> = new Set(['done', 'skipped', 'decided', 'timed']);
 
 /** Whether an entry of a kind can be said this way. */
 export const isWayOf = (kind: EntryKind, by: EntryWay): boolean =>

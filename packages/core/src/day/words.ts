@@ -5,6 +5,8 @@ import { type LogEntry, TRACES } from './entry.ts';
 export interface EntryNames {
   readonly pot: (id: string) => string;
   readonly cup: (id: string) => string;
+  /** A step of the run sheet. */
+  readonly step: (id: string) => string;
 }
 
 const QUARTERS = ['nothing', 'a quarter', 'half', 'three quarters', 'all'];
@@ -45,6 +47,14 @@ export function sayEntry(entry: LogEntry, names: EntryNames, print: Printer): st
       return `${pot}: ${TRACES[value] ?? ''}`;
     case 'noted':
       return pot === '' ? text : `${pot}: ${text}`;
+    case 'done':
+      return `Done: ${names.step(entry.target)}`;
+    case 'skipped':
+      return `Left out: ${names.step(entry.target)}, ${text}`;
+    case 'decided':
+      return value === 1 ? 'Decided: the full design' : 'Decided: the simpler design';
+    case 'timed':
+      return `Timer: ${text}, ${print.number(value, 0)} min`;
     case 'voided':
       return '';
   }

@@ -241,7 +241,7 @@ export const demoBatches = (): readonly DemoBatch[] => [
   {
     name: 'Verdigris roofs',
     state: 'planned',
-    madeInDays: 2,
+    madeInDays: 0,
     plan: planFrom(
       1080,
       { olive: 35, coconut: 30, palm: 25, castor: 10 },

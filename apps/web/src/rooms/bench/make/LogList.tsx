@@ -1,6 +1,6 @@
 import { Button } from 'antd';
 import { useMemo } from 'react';
-import { type LogEntry, sayEntry, standing } from '@kleur/core/day';
+import { type LogEntry, type RunStep, sayEntry, standing } from '@kleur/core/day';
 import { type NewEntry } from '../../../data/benchLog.ts';
 import { usePrinter } from '../../../shared/hooks/useSettings.ts';
 import styles from './make.module.css';
@@ -12,18 +12,20 @@ const CLOCK = new Intl.DateTimeFormat(undefined, { hour: '2-digit', minute: '2-d
 export function LogList(props: {
   readonly entries: readonly LogEntry[];
   readonly made: Made;
+  readonly steps: readonly RunStep[];
   readonly refused: ReadonlyMap<string, string>;
   readonly onSay: (entry: NewEntry) => void;
 }) {
-  const { entries, made, refused, onSay } = props;
+  const { entries, made, steps, refused, onSay } = props;
   const print = usePrinter();
   const names = useMemo(
     () => ({
       pot: (id: string) =>
         id === '' ? '' : (made.plan.pots.find((p) => p.id === id)?.name ?? 'A pot that is gone'),
       cup: (id: string) => made.cups.find((c) => c.id === id)?.material.name ?? 'a cup that is gone',
+      step: (id: string) => steps.find((s) => s.id === id)?.title ?? 'a step that is gone',
     }),
-    [made],
+    [made, steps],
   );
   const shown = standing(entries).reverse();
   return (

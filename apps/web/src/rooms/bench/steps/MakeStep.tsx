@@ -1,19 +1,24 @@
 import { useMemo, useState } from 'react';
-import { useParams } from 'react-router';
+import { useParams, useSearchParams } from 'react-router';
 import { flowOf, type Flow, type PotFlow } from '@kleur/core/balance';
-import { standing } from '@kleur/core/day';
-import { cured } from '@kleur/core/pigment';
+import { runSheetOf, standing } from '@kleur/core/day';
+import { cured, type Stage } from '@kleur/core/pigment';
 import { usePrinter } from '../../../shared/hooks/useSettings.ts';
+import { usePart } from '../../../shared/hooks/usePart.ts';
 import { EmptyState } from '../../../shared/ui/EmptyState.tsx';
+import { PartTabs } from '../../../shared/ui/PartTabs.tsx';
 import { useBench } from '../BenchContext.ts';
 import { CupCard } from '../make/CupCard.tsx';
 import { LogList } from '../make/LogList.tsx';
 import styles from '../make/make.module.css';
 import { NoteActs, ScentActs, SizeActs, TakeActs, ThicknessActs } from '../make/PotActs.tsx';
+import { StepByStep } from '../make/StepByStep.tsx';
+import { TooFast } from '../make/TooFast.tsx';
 import { type BenchLogOfBatch, useBenchLog } from '../make/useBenchLog.ts';
 import { type Made, type MadePot, useMade } from '../make/useMade.ts';
 import { VerdictPanel } from '../make/VerdictPanel.tsx';
 import { usePlan, usePlanGel } from '../state/useDerived.ts';
+import { useSheet } from './prep/useSheet.ts';
 
 /** The batch while it is being made: what went in, pot by pot, and what that makes of it. */
 export function MakeStep() {
@@ -28,16 +33,49 @@ export function MakeStep() {
   return <AtTheBench batchId={id} />;
 }
 
+const PARTS = [
+  { key: 'steps', label: 'Step by step' },
+  { key: 'pots', label: 'At the pot' },
+] as const;
+const KEYS = PARTS.map((p) => p.key);
+
 function AtTheBench({ batchId }: { readonly batchId: string }) {
   const log = useBenchLog(batchId);
+  const part = usePart(KEYS);
+  const [, setParams] = useSearchParams();
+  const plan = usePlan();
+  const sheet = useSheet();
+  const steps = useMemo(() => runSheetOf(plan, sheet), [plan, sheet]);
   const gel = usePlanGel();
   const stage = useMemo(() => cured(gel), [gel]);
   const made = useMade(log.entries, stage);
+  return (
+    <div className={styles.make}>
+      <PartTabs label="Parts of the making day" parts={PARTS} current={part} acts={<TooFast steps={steps} />}>
+        <Sent log={log} />
+        {part === 'steps' && (
+          <StepByStep
+            steps={steps}
+            log={log}
+            onPot={(pot) => {
+              setParams({ part: 'pots', pot }, { replace: true });
+            }}
+          />
+        )}
+        {part === 'pots' && <Pots made={made} log={log} stage={stage} />}
+        <LogList entries={log.entries} made={made} steps={steps} refused={log.refused} onSay={log.say} />
+      </PartTabs>
+    </div>
+  );
+}
+
+function Pots(props: { readonly made: Made; readonly log: BenchLogOfBatch; readonly stage: Stage }) {
+  const { made, log, stage } = props;
   const { selectedId, select } = useBench();
   const [newest, setNewest] = useState<string | null>(null);
   const pot = made.pots.find((p) => p.id === (newest ?? selectedId)) ?? made.pots[0]!;
   return (
-    <div className={styles.make}>
+    <>
       <div role="radiogroup" aria-label="Pot in hand" className={styles.pots}>
         {made.pots.map((p) => (
           <button
@@ -57,10 +95,8 @@ function AtTheBench({ batchId }: { readonly batchId: string }) {
           </button>
         ))}
       </div>
-      <Sent log={log} />
       <PotAtHand key={pot.id} pot={pot} made={made} log={log} stage={stage} />
-      <LogList entries={log.entries} made={made} refused={log.refused} onSay={log.say} />
-    </div>
+    </>
   );
 }
 
@@ -81,7 +117,7 @@ function PotAtHand(props: {
   readonly pot: MadePot;
   readonly made: Made;
   readonly log: BenchLogOfBatch;
-  readonly stage: ReturnType<typeof cured>;
+  readonly stage: Stage;
 }) {
   const { pot, made, log, stage } = props;
   const print = usePrinter();

@@ -1,0 +1,129 @@
+import { sheetOf } from '../sheet/sheetOf.ts';
+import { type Plan } from '../plan/plan.ts';
+import { fourPotLoaf, planWith, pot, dose, tenthGramScale } from '../testing/plans.ts';
+import { plainPrinter } from '../units/printer.ts';
+import { type LogEntry } from './entry.ts';
+import { missingBefore, neededBy, progressOf } from './progress.ts';
+import { type RunStep, runSheetOf } from './runSheet.ts';
+
+const sheetFor = (plan: Plan) => sheetOf(plan, tenthGramScale, plainPrinter);
+const runSheet = (plan: Plan): RunStep[] => runSheetOf(plan, sheetFor(plan));
+const titles = (steps: readonly RunStep[]): string[] => steps.map((s) => s.title);
+const step = (steps: readonly RunStep[], id: string): RunStep => steps.find((s) => s.id === id)!;
+const entry = (
+  id: string,
+  kind: LogEntry['kind'],
+  target: string,
+  rest: Partial<LogEntry> = {},
+): LogEntry => ({
+  id,
+  at: 0,
+  kind,
+  potId: '',
+  target,
+  by: '',
+  value: 0,
+  text: '',
+  ...rest,
+});
+
+it('goes from the gathering to the last reading, one vessel at a time', () => {
+  expect(titles(runSheet(fourPotLoaf()))).toEqual([
+    'Gather: Colour',
+    'Gather: And besides',
+    'Cup 1: White',
+    'Cup 2: Ochre',
+    'Cup 3: Green',
+    'Cup 4: Blue',
+    'Before the lye',
+    'Lye',
+    'Oils',
+    'Bring them together',
+    'Take the pots off',
+    'Colour: White',
+    'Colour: Ochre',
+    'Colour: Green',
+    'Colour: Blue',
+    'Pour',
+    'After the pour',
+    'Unmould',
+    'Set the bars on the rack',
+    'Read the bars after a day',
+    'Read the bars after 7 days',
+    'Read the bars after 28 days',
+    'Read the bars after 42 days',
+  ]);
+});
+
+it('leaves out nothing that the sheet says, and tells each caution once', () => {
+  const plan = fourPotLoaf();
+  const { sections } = sheetFor(plan);
+  const steps = runSheet(plan);
+  expect(steps.flatMap((s) => s.lines.map((l) => l.id))).toEqual(
+    expect.arrayContaining(sections.flatMap((s) => s.groups.flatMap((g) => g.lines.map((l) => l.id)))),
+  );
+  for (const { id, cautions } of sections.filter((s) => s.cautions.length > 0)) {
+    const told = steps.filter((s) => s.id.startsWith(`${id}/`) && s.cautions.length > 0);
+    expect(told.map((s) => s.cautions)).toEqual([cautions]);
+  }
+  expect(new Set(steps.map((s) => s.id)).size).toBe(steps.length);
+});
+
+it('the checklist stands before every lye, and each step needs what must be behind it', () => {
+  const steps = runSheet(fourPotLoaf());
+  expect(step(steps, 'lye/lye:common').needs).toEqual(['safety']);
+  expect(step(steps, 'combine/combine').needs).toEqual(['lye/lye:common', 'oils/oils:common']);
+  // A pot needs its own cup, and the batter taken off.
+  expect(step(steps, 'colour/colour:White').needs).toEqual(
+    ['split/batter:common', 'cups/cup:White'].sort().reverse(),
+  );
+  const own = planWith([{ ...pot('Ground', 1, dose('ultramarine-blue', 5)), ownLye: true }, pot('Sky', 1)]);
+  const lyes = runSheet(own).filter((s) => s.id.startsWith('lye/'));
+  expect(lyes).toHaveLength(2);
+  for (const lye of lyes) expect(lye.needs).toEqual(['safety']);
+});
+
+it('an empty plan has no steps', () => {
+  expect(runSheet({ ...fourPotLoaf(), pots: [], base: { ...fourPotLoaf().base, oils: [] } })).toEqual([]);
+});
+
+describe('how far the day has come', () => {
+  const steps = runSheet(fourPotLoaf());
+  const first = steps[0]!;
+  const second = steps[1]!;
+
+  it('begins with the first step, and goes on from what is done or left out', () => {
+    expect(progressOf(steps, [])).toMatchObject({ current: first, next: second, full: null, timers: [] });
+    const log = [entry('a', 'done', first.id), entry('b', 'skipped', second.id, { text: 'not needed' })];
+    const progress = progressOf(steps, log);
+    expect(progress.current).toBe(steps[2]);
+    expect([...progress.skipped]).toEqual([[second.id, 'not needed']]);
+    // Taken back, it is to do again.
+    expect(progressOf(steps, [...log, entry('c', 'voided', 'a')]).current).toBe(first);
+    const all = steps.map((s, i) => entry(`d${i}`, 'done', s.id));
+    expect(progressOf(steps, all)).toMatchObject({ current: null, next: null });
+  });
+
+  it('knows what a step lacks, and what lacks a step that is left out', () => {
+    const lye = step(steps, 'lye/lye:common');
+    expect(titles(missingBefore(lye, steps, progressOf(steps, [])))).toEqual(['Before the lye']);
+    const ready = progressOf(steps, [entry('a', 'done', 'safety')]);
+    expect(missingBefore(lye, steps, ready)).toEqual([]);
+    expect(titles(neededBy(lye, steps, ready))).toEqual(['Bring them together']);
+    expect(neededBy(step(steps, 'read-42'), steps, ready)).toEqual([]);
+  });
+
+  it('timers end by the clock of who started them, whatever was closed meanwhile', () => {
+    const log = [entry('t', 'timed', 'combine/combine', { at: 1000, value: 2, text: 'Holds?' })];
+    expect(progressOf(steps, log).timers).toEqual([
+      { id: 't', stepId: 'combine/combine', label: 'Holds?', minutes: 2, ends: 121_000 },
+    ]);
+    expect(progressOf(steps, [...log, entry('v', 'voided', 't', { at: 2000 })]).timers).toEqual([]);
+  });
+
+  it('the last decision counts', () => {
+    const decided = (value: number, at: number) => entry(`x${at}`, 'decided', '', { value, at });
+    expect(progressOf(steps, [decided(1, 1)]).full).toBe(true);
+    expect(progressOf(steps, [decided(1, 1), decided(0, 2)]).full).toBe(false);
+  });
+});
