@@ -2,7 +2,8 @@ import { readdirSync, readFileSync, unlinkSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { setTimeout as sleep } from 'node:timers/promises';
 import { gunzipSync } from 'node:zlib';
-import { type BatchDocument, type BatchPage, routes } from '@kleur/contract';
+import { type BatchDocument, type BatchPage, type LogPage, routes } from '@kleur/contract';
+import { type LogEntry } from '@kleur/core/day';
 import { seededRandom } from '@kleur/core/numerics';
 import Database from 'libsql';
 import { DATA_FILE } from '../src/storage/data-folder.ts';
@@ -24,8 +25,20 @@ const send = (method: string, path: string, body: object): Promise<Response> =>
 const batch = async (id: string): Promise<BatchDocument> =>
   (await (await fetch(origin + routes.batch(id))).json()) as BatchDocument;
 
-/** Latest version and name that were acknowledged, and the name that was sent after, by id. */
-type Acknowledged = Map<string, { version: number; name: string; sent: string }>;
+/** Latest version and name that were acknowledged, the name that was sent after, and the entries of its log, by id. */
+type Acknowledged = Map<string, { version: number; name: string; sent: string; logged: string[] }>;
+
+/** An entry of a log. */
+const note = (id: string): LogEntry => ({
+  id,
+  at: 0,
+  kind: 'noted',
+  potId: '',
+  target: '',
+  by: '',
+  value: 0,
+  text: 'Still fluid',
+});
 
 const count = (acknowledged: Acknowledged): number =>
   [...acknowledged.values()].reduce((sum, { version }) => sum + version, 0);
@@ -39,13 +52,18 @@ async function write(source: BatchDocument, writer: number, acknowledged: Acknow
       const made = (await (
         await send('POST', routes.batches, { name, state, madeOn, plan })
       ).json()) as BatchDocument;
-      acknowledged.set(made.id, { version: 1, name, sent: name });
+      const logged: string[] = [];
+      acknowledged.set(made.id, { version: 1, name, sent: name, logged });
       for (let version = 1; version < 6; version++) {
         const next = `${name}, ${version}`;
         acknowledged.get(made.id)!.sent = next;
         const answer = await send('PUT', routes.batch(made.id), { name: next, state, madeOn, plan, version });
         if (answer.status !== 200) throw new Error(`answered ${answer.status}`);
-        acknowledged.set(made.id, { version: version + 1, name: next, sent: next });
+        acknowledged.set(made.id, { version: version + 1, name: next, sent: next, logged });
+        const entry = `${made.id}-${version}`;
+        const added = await send('POST', routes.log(made.id), { entries: [note(entry)] });
+        if (added.status !== 204) throw new Error(`answered ${added.status}`);
+        logged.push(entry);
       }
     }
   } catch (error) {
@@ -71,8 +89,10 @@ it(`loses no acknowledged write in ${KILLS} kills while it writes`, async () => 
     await first.ready;
   }
   expect(count(acknowledged)).toBeGreaterThanOrEqual(2 * KILLS);
-  for (const [id, { version, name, sent }] of acknowledged) {
+  for (const [id, { version, name, sent, logged }] of acknowledged) {
     const kept = await batch(id);
+    const { entries } = (await (await fetch(origin + routes.log(id))).json()) as LogPage;
+    expect(entries.map((e) => e.id)).toEqual(expect.arrayContaining(logged));
     // The last one sent may be there too: the kill came after the write and before the answer.
     expect([
       [version, name],

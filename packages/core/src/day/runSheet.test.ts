@@ -1,4 +1,5 @@
 import { sheetOf } from '../sheet/sheetOf.ts';
+import { plainMould } from '../plan/moulding.ts';
 import { type Plan } from '../plan/plan.ts';
 import { fourPotLoaf, planWith, pot, dose, tenthGramScale } from '../testing/plans.ts';
 import { plainPrinter } from '../units/printer.ts';
@@ -81,6 +82,14 @@ it('the checklist stands before every lye, and each step needs what must be behi
   const lyes = runSheet(own).filter((s) => s.id.startsWith('lye/'));
   expect(lyes).toHaveLength(2);
   for (const lye of lyes) expect(lye.needs).toEqual(['safety']);
+});
+
+it('cuts what is out of its mould', () => {
+  const loaf = fourPotLoaf();
+  const moulds = [{ id: 'm', count: 1, mould: plainMould('Loaf', 'box') }];
+  const plan = { ...loaf, moulding: { ...loaf.moulding, moulds } };
+  const at = titles(runSheet(plan));
+  expect(at.indexOf('Cut')).toBe(at.indexOf('Unmould') + 1);
 });
 
 it('an empty plan has no steps', () => {

@@ -57,7 +57,13 @@ export const BenchHead = memo(function BenchHead() {
       />
       <span className="spring" />
       <SaveSign />
-      <Button icon={<RollbackOutlined />} disabled={!canUndo} onClick={undo} title="Undo (Ctrl Z)">
+      <Button
+        icon={<RollbackOutlined />}
+        disabled={!canUndo}
+        onClick={undo}
+        aria-label="Undo"
+        title="Undo (Ctrl Z)"
+      >
         Undo
       </Button>
       <Button

@@ -1,11 +1,13 @@
 import { Button } from 'antd';
-import { useMemo } from 'react';
+import { useMemo, useState } from 'react';
 import { type LogEntry, type RunStep, sayEntry, standing } from '@kleur/core/day';
 import { type NewEntry } from '../../../data/benchLog.ts';
 import { usePrinter } from '../../../shared/hooks/useSettings.ts';
 import styles from './make.module.css';
 import { type Made } from './useMade.ts';
 
+/** So many are shown at first. */
+const LATEST = 20;
 const CLOCK = new Intl.DateTimeFormat(undefined, { hour: '2-digit', minute: '2-digit' });
 
 /** What was said so far, the latest first; each can be taken back. */
@@ -27,7 +29,9 @@ export function LogList(props: {
     }),
     [made, steps],
   );
-  const shown = standing(entries).reverse();
+  const [all, setAll] = useState(false);
+  const counted = standing(entries).reverse();
+  const shown = all ? counted : counted.slice(0, LATEST);
   return (
     <section aria-label="Log" className={styles.log}>
       <h2>Log</h2>
@@ -54,6 +58,15 @@ export function LogList(props: {
           </li>
         ))}
       </ol>
+      {shown.length < counted.length && (
+        <Button
+          onClick={() => {
+            setAll(true);
+          }}
+        >
+          Show {counted.length - shown.length} earlier ones
+        </Button>
+      )}
     </section>
   );
 }
