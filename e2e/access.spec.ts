@@ -32,27 +32,36 @@ for (const [step, views] of Object.entries(parts))
     }
   });
 
-/** What opens over a step: the step, the button, and what then stands over the page. */
-const OVER = [
-  ['pots', 'Match a colour…', '[role=dialog]'],
-  ['pots', 'Ladder…', '[role=dialog]'],
-  ['pots', 'Same look again…', '[role=dialog]'],
-  ['pots', /^All checks/, '[role=dialog]'],
-  ['pots', 'Keys', '[role=dialog]'],
-  ['pots', /^Why: Superfat/, '.ant-popover'],
-  ['pots', /^Units/, '.ant-popover'],
-  ['base', 'Saved bases', '.ant-popover'],
-  ['idea', /change it$/, '.ant-popover'],
-  ['idea', /^Export/, '.ant-dropdown'],
-] as const;
-test('no accessibility fault in what opens over a step', async ({ page, batches }) => {
+/** What opens over a step: the button, and what then stands over the page. */
+const OVER = {
+  pots: [
+    ['Match a colour…', '[role=dialog]'],
+    ['Ladder…', '[role=dialog]'],
+    ['Same look again…', '[role=dialog]'],
+    [/^All checks/, '[role=dialog]'],
+    ['Keys', '[role=dialog]'],
+    [/^Why: Superfat/, '.ant-popover'],
+    [/^Units/, '.ant-popover'],
+  ],
+  base: [['Saved bases', '.ant-popover']],
+  idea: [
+    [/change it$/, '.ant-popover'],
+    [/^Export/, '.ant-dropdown'],
+  ],
+} as const;
+test('no accessibility fault in what opens over a step, and Escape closes it', async ({ page, batches }) => {
   await batches.openBatch('Kingfisher');
   const batch = page.url().replace(/\/pots.*$/, '');
-  for (const [step, name, over] of OVER) {
+  for (const [step, opens] of Object.entries(OVER)) {
     await page.goto(`${batch}/${step}`);
-    await page.getByRole('button', { name }).first().click();
-    await page.locator(over).waitFor();
-    await expectAccessible(page, over);
+    for (const [name, over] of opens) {
+      await page.getByRole('button', { name }).first().click();
+      const shown = page.locator(over).filter({ visible: true });
+      await shown.waitFor();
+      await expectAccessible(page, over);
+      await page.keyboard.press('Escape');
+      await expect(shown).toHaveCount(0);
+    }
   }
 });
 

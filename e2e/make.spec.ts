@@ -126,6 +126,14 @@ test('a day step by step: the checklist before the lye, what is left out, a time
   await tap(page, 'Done');
   await steps.getByRole('button', { name: 'Lye', exact: true }).tap();
   await expect(step('Lye')).toContainText('143.3 g');
+  // Six grams too much: the superfat of every pot follows.
+  await step('Lye').getByRole('button', { name: 'Sodium hydroxide weighed otherwise' }).tap();
+  await page.getByLabel('What Sodium hydroxide weighed').fill('149.3');
+  await tap(page, 'It weighed this');
+  await expect(step('Lye')).toContainText('149.3 g weighed');
+  await bench.part('At the pot');
+  await expect(page.getByText(/superfat 2\.\d %/)).toBeVisible();
+  await bench.part('Step by step');
   await steps.getByRole('button', { name: 'Bring them together' }).tap();
   await expect(step('Bring them together')).toContainText('Not done yet: Lye, Oils.');
   await tap(page, 'Timer 20 min');

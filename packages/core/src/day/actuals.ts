@@ -7,6 +7,7 @@ import { Bench } from './bench.ts';
 import { type Cup, type CupsLeft } from './cups.ts';
 import { type LogEntry } from './entry.ts';
 import { mergeLogs, standing } from './merge.ts';
+import { weighedLyes } from './weighedLine.ts';
 
 /** A batch as it is being made. What nobody has said anything of yet counts as planned. */
 export interface Actuals {
@@ -24,11 +25,12 @@ export interface Actuals {
  * which entries arrive does not matter, nor whether one arrives twice.
  */
 export function actualsOf(plan: Plan, measuring: Measuring, log: readonly LogEntry[]): Actuals {
-  const bench = new Bench(plan, prepSheet(plan, measuring), standing(mergeLogs(log, [])));
+  const entries = standing(mergeLogs(log, []));
+  const bench = new Bench(plan, prepSheet(plan, measuring), entries);
   bench.run();
-  const pots = bench.weighedPots();
+  const lyes = weighedLyes(entries);
   const { plan: made } = bench;
-  const weighed = { pots: withScent(made, pots, bench.scented) };
+  const weighed = { pots: withScent(made, { pots: bench.weighedPots(), lyes }, bench.scented), lyes };
   return {
     plan: made,
     weighed: { ...weighed, lyes: lessWhatStaysInCups(plan, made, weighed) },
@@ -41,11 +43,12 @@ export function actualsOf(plan: Plan, measuring: Measuring, log: readonly LogEnt
 /** Scent was said as a fraction of what the pot would get. */
 function withScent(
   plan: Plan,
-  pots: Readonly<Record<string, WeighedPot>>,
+  weighed: Required<Weighed>,
   scented: ReadonlyMap<string, number>,
 ): Readonly<Record<string, WeighedPot>> {
+  const { pots } = weighed;
   if (scented.size === 0) return pots;
-  const flow = flowOf(plan, { pots });
+  const flow = flowOf(plan, weighed);
   const given = flow.pots.flatMap((p) => {
     const part = scented.get(p.pot.id);
     return part === undefined ? [] : [[p.pot.id, { ...pots[p.pot.id], scent: p.scent * part }] as const];
@@ -63,34 +66,31 @@ const NOTHING_LEFT = 1e-6;
 function lessWhatStaysInCups(
   planned: Plan,
   made: Plan,
-  weighed: Weighed,
+  weighed: Required<Weighed>,
 ): Readonly<Record<string, WeighedLye>> {
   const before = flowOf(planned);
-  const now = flowOf(made, weighed);
-  return Object.fromEntries(
-    now.lyes.flatMap((l): (readonly [string, WeighedLye])[] => {
-      const was = before.lyes.find((b) => b.potId === l.potId);
-      if (!was) return [];
-      const oil = was.heldOil - l.heldOil;
-      const liquid = was.heldForDispersions - l.heldForDispersions;
-      const { carrierOil } = was;
-      if (Math.abs(oil) < NOTHING_LEFT && Math.abs(liquid) < NOTHING_LEFT) return [];
-      return [
-        [
-          l.potId ?? COMMON_LYE,
-          {
-            ...(carrierOil !== null &&
-              Math.abs(oil) >= NOTHING_LEFT && {
-                oils: Object.fromEntries(
-                  was.rows.map((r) => [r.materialId, r.materialId === carrierOil ? r.mass - oil : r.mass]),
-                ),
-              }),
-            naoh: was.naoh,
-            koh: was.koh,
-            liquid: was.liquid - liquid,
-          },
-        ],
-      ];
-    }),
-  );
+  const stays = flowOf(made, weighed).lyes.flatMap((l): (readonly [string, WeighedLye])[] => {
+    const was = before.lyes.find((b) => b.potId === l.potId);
+    if (!was) return [];
+    const oil = was.heldOil - l.heldOil;
+    const liquid = was.heldForDispersions - l.heldForDispersions;
+    if (Math.abs(oil) < NOTHING_LEFT && Math.abs(liquid) < NOTHING_LEFT) return [];
+    const { naoh, koh, rows, carrierOil } = l;
+    return [
+      [
+        l.potId ?? COMMON_LYE,
+        {
+          ...(Math.abs(oil) >= NOTHING_LEFT && {
+            oils: Object.fromEntries(
+              rows.map((r) => [r.materialId, r.materialId === carrierOil ? r.mass - oil : r.mass]),
+            ),
+          }),
+          naoh,
+          koh,
+          liquid: l.liquid - liquid,
+        },
+      ],
+    ];
+  });
+  return { ...weighed.lyes, ...Object.fromEntries(stays) };
 }

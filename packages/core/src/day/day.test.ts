@@ -11,6 +11,7 @@ import { type EntryKind, type EntryWay, type LogEntry } from './entry.ts';
 import { mergeLogs, stampAfter, standing } from './merge.ts';
 import { plainPrinter } from '../units/printer.ts';
 import { verdictOf } from './verdict.ts';
+import { weighableLine } from './weighedLine.ts';
 import { sayEntry } from './words.ts';
 
 const BLUE = 'ultramarine-blue';
@@ -182,6 +183,50 @@ it('batch oil that stays in a cup never meets the batter', () => {
   expect(white([say('added', 'Blue', 'part', 0.5, { target: cup })])).toBeCloseTo(white([]), 6);
 });
 
+describe('lye and oils that were weighed otherwise', () => {
+  const line = (id: string, value: number) => say('weighed', '', 'grams', value, { target: id });
+  const planned = flowOf(plan).lyes[0]!;
+
+  it('more lye leaves less superfat in every pot', () => {
+    const { flow, unplaced } = batch(line('naoh:common', planned.naoh * 1.03));
+    // All oils take naoh / 0.95, so 1 − 0.95 × 1.03 of them is left, and a little more where a carrier came in.
+    for (const p of flow.pots) expect(p.superfat! * 100).toBeGreaterThan(2.15 - 1e-6);
+    expect(potOf(flow, 'Red').superfat! * 100).toBeLessThan(4);
+    expect(flow.lyes[0]!.naoh).toBeCloseTo(planned.naoh * 1.03, 9);
+    expect(unplaced.size).toBe(0);
+  });
+
+  it('an oil weighed short makes a smaller batch; the last word on a line counts', () => {
+    const olive = planned.rows[0]!;
+    const id = `oil:common:${olive.materialId}`;
+    const { flow } = batch(line(id, olive.mass - 50), line(id, olive.mass - 20));
+    expect(flow.lyes[0]!.oils).toBeCloseTo(980, 9);
+    expect(flow.pots.reduce((s, p) => s + p.oils, 0)).toBeCloseTo(980, 6);
+  });
+
+  it('stands beside what was said of the pots', () => {
+    const { flow } = batch(
+      line('naoh:common', 120),
+      say('added', 'Blue', 'part', 0.5, { target: cup }),
+      say('scented', 'Red', 'fraction', 0.25),
+    );
+    expect(flow.lyes[0]!.naoh).toBeCloseTo(120, 9);
+    expect(powderIn(flow, 'Blue')).toBeCloseTo(1.25, 9);
+    expect(potOf(flow, 'Red').scent).toBeCloseTo(potOf(flowOf(plan), 'Red').scent / 4, 6);
+  });
+
+  it.each([
+    ['naoh:common', { lye: '', what: 'naoh', materialId: '' }],
+    ['koh:pot-1', { lye: 'pot-1', what: 'koh', materialId: '' }],
+    ['oil:common:oil-olive', { lye: '', what: 'oil', materialId: 'oil-olive' }],
+    ['oil:common', null],
+    ['liquid:common:water', null],
+    ['combine:pour', null],
+  ])('%s', (id, found) => {
+    expect(weighableLine(id)).toEqual(found);
+  });
+});
+
 describe('two devices', () => {
   const entries: fc.Arbitrary<LogEntry> = fc
     .record({
@@ -261,6 +306,7 @@ describe('in words', () => {
     pot: (id: string) => id,
     cup: (id: string) => `cup ${id}`,
     step: (id: string) => `step ${id}`,
+    line: (id: string) => `line ${id}`,
   };
   it.each([
     ['added', 'part', 0.75, {}, 'Blue: cup c, three quarters of the cup'],
@@ -274,6 +320,7 @@ describe('in words', () => {
     ['scented', 'fraction', 0, {}, 'Blue: nothing of its scent'],
     ['thickness', '', 2, {}, 'Blue: medium trace'],
     ['noted', '', 0, { potId: '', text: 'Too warm' }, 'Too warm'],
+    ['weighed', 'grams', 145, {}, 'line c: 145.0 g weighed'],
     ['done', '', 0, {}, 'Done: step c'],
     ['skipped', '', 0, { text: 'no scent' }, 'Left out: step c, no scent'],
     ['decided', '', 0, {}, 'Decided: the simpler design'],

@@ -35,6 +35,8 @@ export const ENTRY_KINDS = {
   took: ['fraction', 'grams'],
   /** Batter of the pot went into a spare mould. */
   spared: ['fraction', 'grams'],
+  /** What a line of the lye or of the oils, `target`, really weighed. */
+  weighed: ['grams'],
   /** Fraction of its planned scent that the pot got. */
   scented: ['fraction'],
   /** How thick the pot is: `value` is a place in `TRACES`. */
@@ -56,7 +58,13 @@ export type EntryKind = keyof typeof ENTRY_KINDS;
 export const ENTRY_KIND_NAMES = Object.keys(ENTRY_KINDS) as EntryKind[];
 
 /** Kinds that are said of the work rather than of a pot. */
-export const OF_THE_WORK: ReadonlySet<EntryKind> = new Set(['done', 'skipped', 'decided', 'timed']);
+export const OF_THE_WORK: ReadonlySet<EntryKind> = new Set([
+  'done',
+  'skipped',
+  'decided',
+  'timed',
+  'weighed',
+]);
 
 /** Whether an entry of a kind can be said this way. */
 export const isWayOf = (kind: EntryKind, by: EntryWay): boolean =>

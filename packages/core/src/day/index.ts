@@ -19,4 +19,5 @@ export { mergeLogs, stampAfter, standing } from './merge.ts';
 export { missingBefore, neededBy, type Progress, progressOf, type Timer } from './progress.ts';
 export { type RunStep, runSheetOf } from './runSheet.ts';
 export { type PotVerdict, verdictOf } from './verdict.ts';
+export { weighableLine } from './weighedLine.ts';
 export { sayEntry, sayFraction } from './words.ts';

@@ -5,6 +5,8 @@ import { type LogEntry, TRACES } from './entry.ts';
 export interface EntryNames {
   readonly pot: (id: string) => string;
   readonly cup: (id: string) => string;
+  /** A line of the sheet. */
+  readonly line: (id: string) => string;
   /** A step of the run sheet. */
   readonly step: (id: string) => string;
 }
@@ -41,6 +43,8 @@ export function sayEntry(entry: LogEntry, names: EntryNames, print: Printer): st
       const amount = by === 'fraction' ? sayFraction(value, print) : print.mass(value);
       return `${amount} of ${pot} into ${kind === 'spared' ? 'a spare mould' : names.pot(entry.target)}`;
     }
+    case 'weighed':
+      return `${names.line(entry.target)}: ${print.mass(value)} weighed`;
     case 'scented':
       return `${pot}: ${sayFraction(value, print)} of its scent`;
     case 'thickness':

@@ -25,6 +25,8 @@ export function LogList(props: {
       pot: (id: string) =>
         id === '' ? '' : (made.plan.pots.find((p) => p.id === id)?.name ?? 'A pot that is gone'),
       cup: (id: string) => made.cups.find((c) => c.id === id)?.material.name ?? 'a cup that is gone',
+      line: (id: string) =>
+        steps.flatMap((s) => s.lines).find((l) => l.id === id)?.what ?? 'a line that is gone',
       step: (id: string) => steps.find((s) => s.id === id)?.title ?? 'a step that is gone',
     }),
     [made, steps],

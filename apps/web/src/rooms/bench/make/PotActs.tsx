@@ -4,8 +4,8 @@ import { TRACES } from '@kleur/core/day';
 import { PLAN_LIMITS } from '@kleur/core/plan';
 import { type NewEntry } from '../../../data/benchLog.ts';
 import { newId } from '../../../data/newId.ts';
-import { MassField } from '../../../shared/ui/Quantity.tsx';
 import styles from './make.module.css';
+import { MassAct } from './MassAct.tsx';
 import { type MadePot } from './useMade.ts';
 
 type Say = (entry: Omit<NewEntry, 'potId'>) => void;
@@ -34,45 +34,6 @@ function Tap({
     <Button type={on ? 'primary' : 'default'} aria-pressed={on || undefined} onClick={onTap}>
       {label}
     </Button>
-  );
-}
-
-/** A mass that counts once it is confirmed. */
-function MassAct({
-  label,
-  act,
-  onSay,
-}: {
-  readonly label: string;
-  readonly act: string;
-  readonly onSay: (grams: number) => void;
-}) {
-  const [mass, setMass] = useState<number | null>(null);
-  return (
-    <>
-      <MassField
-        label={label}
-        hideLabel
-        width={150}
-        value={mass}
-        min={0}
-        max={PLAN_LIMITS.mass.max}
-        placeholder={label.toLowerCase()}
-        onCommit={setMass}
-        onClear={() => {
-          setMass(null);
-        }}
-      />
-      <Button
-        disabled={mass === null}
-        onClick={() => {
-          onSay(mass!);
-          setMass(null);
-        }}
-      >
-        {act}
-      </Button>
-    </>
   );
 }
 

@@ -1,10 +1,13 @@
 import { Button } from 'antd';
 import { useEffect, useState } from 'react';
-import { missingBefore, neededBy, progressOf, type RunStep } from '@kleur/core/day';
+import { missingBefore, neededBy, progressOf, type RunStep, standing, weighableLine } from '@kleur/core/day';
+import { type SheetLine } from '@kleur/core/sheet';
+import { usePrinter } from '../../../shared/hooks/useSettings.ts';
 import { useStable } from '../../../shared/hooks/useStable.ts';
 import { PotSwatch } from '../PotSwatch.tsx';
 import { usePrep } from '../state/useDerived.ts';
 import styles from './make.module.css';
+import { MassAct } from './MassAct.tsx';
 import { StepList } from './StepList.tsx';
 import { Timers } from './Timers.tsx';
 import { type BenchLogOfBatch } from './useBenchLog.ts';
@@ -149,14 +152,7 @@ function BigStep(props: {
         ) : (
           <ul className={styles.lines}>
             {step.lines.map((l) => (
-              <li key={l.id}>
-                {l.amount !== '' && <b className="figure">{l.amount}</b>}
-                <span>
-                  {l.what}
-                  {l.note !== '' && <span className="soft"> {l.note}</span>}
-                  {l.running !== '' && <span className="soft figure"> (scale shows {l.running})</span>}
-                </span>
-              </li>
+              <BigLine key={l.id} line={l} log={log} />
             ))}
           </ul>
         )}
@@ -265,5 +261,45 @@ function BigStep(props: {
           ))}
       </div>
     </article>
+  );
+}
+
+/** What to weigh or do; of lye and oils also what it really weighed. */
+function BigLine({ line, log }: { readonly line: SheetLine; readonly log: BenchLogOfBatch }) {
+  const print = usePrinter();
+  const [other, setOther] = useState(false);
+  const said = standing(log.entries).findLast((e) => e.kind === 'weighed' && e.target === line.id);
+  return (
+    <li>
+      {line.amount !== '' && <b className="figure">{line.amount}</b>}
+      <span>
+        {line.what}
+        {line.note !== '' && <span className="soft"> {line.note}</span>}
+        {line.running !== '' && <span className="soft figure"> (scale shows {line.running})</span>}
+        {said && <b className={styles.weighed}> {print.mass(said.value)} weighed</b>}
+      </span>
+      {weighableLine(line.id) &&
+        (other ? (
+          <span className={styles.taps}>
+            <MassAct
+              label={`What ${line.what} weighed`}
+              act="It weighed this"
+              onSay={(value) => {
+                log.say({ kind: 'weighed', target: line.id, by: 'grams', value });
+                setOther(false);
+              }}
+            />
+          </span>
+        ) : (
+          <Button
+            aria-label={`${line.what} weighed otherwise`}
+            onClick={() => {
+              setOther(true);
+            }}
+          >
+            Weighed otherwise…
+          </Button>
+        ))}
+    </li>
   );
 }

@@ -1,0 +1,43 @@
+import { Button } from 'antd';
+import { useState } from 'react';
+import { PLAN_LIMITS } from '@kleur/core/plan';
+import { MassField } from '../../../shared/ui/Quantity.tsx';
+
+/** A mass that counts once it is confirmed. */
+export function MassAct({
+  label,
+  act,
+  onSay,
+}: {
+  readonly label: string;
+  readonly act: string;
+  readonly onSay: (grams: number) => void;
+}) {
+  const [mass, setMass] = useState<number | null>(null);
+  return (
+    <>
+      <MassField
+        label={label}
+        hideLabel
+        width={150}
+        value={mass}
+        min={0}
+        max={PLAN_LIMITS.mass.max}
+        placeholder={label.toLowerCase()}
+        onCommit={setMass}
+        onClear={() => {
+          setMass(null);
+        }}
+      />
+      <Button
+        disabled={mass === null}
+        onClick={() => {
+          onSay(mass!);
+          setMass(null);
+        }}
+      >
+        {act}
+      </Button>
+    </>
+  );
+}
