@@ -1,8 +1,17 @@
 import { type Page } from '@playwright/test';
 import { type LogPage, routes } from '@kleur/contract';
 import { expect, test } from './fixtures.ts';
+import { type BatchesPage } from './pages/batches.ts';
+import { type BenchPage } from './pages/bench.ts';
 
 test.use({ hasTouch: true, viewport: { width: 820, height: 1180 } });
+
+/** Opens the demo’s first batch where it is made. */
+async function openMake(batches: BatchesPage, bench: BenchPage, part: string): Promise<void> {
+  await batches.openBatch('Kingfisher');
+  await bench.step('Make');
+  await bench.part(part);
+}
 
 const idOf = (page: Page): string => /batches\/([^/]+)/.exec(page.url())![1]!;
 const logOf = async (page: Page): Promise<LogPage> =>
@@ -16,9 +25,7 @@ test('colour by parts of a cup, what is left in a new pot, and a touch taken bac
   batches,
   bench,
 }) => {
-  await batches.openBatch('Kingfisher');
-  await bench.step('Make');
-  await bench.part('At the pot');
+  await openMake(batches, bench, 'At the pot');
   await expect(verdict(page)).toHaveText('Leave it: it will come to the planned colour.');
   const blue = cup(page, 'Ultramarine blue');
   await blue.getByRole('button', { name: '¼ of the cup' }).tap();
@@ -66,9 +73,7 @@ test('without the server everything waits, survives a reload, and is there once 
   batches,
   bench,
 }) => {
-  await batches.openBatch('Kingfisher');
-  await bench.step('Make');
-  await bench.part('At the pot');
+  await openMake(batches, bench, 'At the pot');
   await page.route('**/log*', (route) => route.abort());
   const blue = cup(page, 'Ultramarine blue');
   await blue.getByRole('button', { name: '¼ of the cup' }).tap();
@@ -85,9 +90,7 @@ test('without the server everything waits, survives a reload, and is there once 
 });
 
 test('two devices see each other’s entries', async ({ page, batches, bench, context }) => {
-  await batches.openBatch('Kingfisher');
-  await bench.step('Make');
-  await bench.part('At the pot');
+  await openMake(batches, bench, 'At the pot');
   const other = await context.newPage();
   await other.goto(page.url());
   await cup(page, 'Ultramarine blue').getByRole('button', { name: '½ of the cup' }).tap();
@@ -101,8 +104,7 @@ test('a day step by step: the checklist before the lye, what is left out, a time
   batches,
   bench,
 }) => {
-  await batches.openBatch('Kingfisher');
-  await bench.step('Make');
+  await openMake(batches, bench, 'Step by step');
   const step = (name: string) => page.getByRole('article', { name, exact: true });
   const steps = page.getByRole('region', { name: 'All steps' });
   await expect(step('Gather: Colour')).toContainText('1.9 g');

@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import { setTimeout as sleep } from 'node:timers/promises';
 import { gunzipSync } from 'node:zlib';
 import { type BatchDocument, type BatchPage, type LogPage, routes } from '@kleur/contract';
-import { type LogEntry } from '@kleur/core/day';
+import { logEntry, type LogEntry } from '@kleur/core/day';
 import { seededRandom } from '@kleur/core/numerics';
 import Database from 'libsql';
 import { DATA_FILE } from '../src/storage/data-folder.ts';
@@ -29,16 +29,7 @@ const batch = async (id: string): Promise<BatchDocument> =>
 type Acknowledged = Map<string, { version: number; name: string; sent: string; logged: string[] }>;
 
 /** An entry of a log. */
-const note = (id: string): LogEntry => ({
-  id,
-  at: 0,
-  kind: 'noted',
-  potId: '',
-  target: '',
-  by: '',
-  value: 0,
-  text: 'Still fluid',
-});
+const note = (id: string): LogEntry => logEntry({ id, at: 0, kind: 'noted', text: 'Still fluid' });
 
 const count = (acknowledged: Acknowledged): number =>
   [...acknowledged.values()].reduce((sum, { version }) => sum + version, 0);

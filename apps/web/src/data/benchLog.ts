@@ -1,5 +1,5 @@
 import { type LogPage } from '@kleur/contract';
-import { type LogEntry, mergeLogs, stampAfter } from '@kleur/core/day';
+import { logEntry, type LogEntry, mergeLogs, stampAfter } from '@kleur/core/day';
 import { type Failure } from './api.ts';
 import { type Outbox } from './outbox.ts';
 
@@ -96,16 +96,11 @@ export class BenchLog {
 
   /** Says something: shown at once. @returns when it lies in the outbox, or cannot. */
   async say(entry: NewEntry): Promise<void> {
-    const made: LogEntry = {
-      potId: '',
-      target: '',
-      by: '',
-      value: 0,
-      text: '',
+    const made = logEntry({
       ...entry,
       id: this.make.id(),
       at: stampAfter(this.state.entries, this.make.now()),
-    };
+    });
     this.take([made], { waiting: new Set([...this.state.waiting, made.id]) });
     try {
       await (await this.outbox).put(this.batchId, made);

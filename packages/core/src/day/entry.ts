@@ -19,6 +19,16 @@ export interface LogEntry {
   readonly text: string;
 }
 
+/** An entry; what is not given is empty or 0. */
+export const logEntry = (said: Pick<LogEntry, 'id' | 'at' | 'kind'> & Partial<LogEntry>): LogEntry => ({
+  potId: '',
+  target: '',
+  by: '',
+  value: 0,
+  text: '',
+  ...said,
+});
+
 export const ENTRY_WAYS = ['', 'part', 'rest', 'drops', 'grams', 'left', 'fraction', 'millilitres'] as const;
 export type EntryWay = (typeof ENTRY_WAYS)[number];
 

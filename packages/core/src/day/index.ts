@@ -12,6 +12,7 @@ export {
   type EntryWay,
   isWayOf,
   LOG_LIMITS,
+  logEntry,
   type LogEntry,
   TRACES,
 } from './entry.ts';

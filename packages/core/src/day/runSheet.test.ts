@@ -3,7 +3,7 @@ import { plainMould } from '../plan/moulding.ts';
 import { type Plan } from '../plan/plan.ts';
 import { fourPotLoaf, planWith, pot, dose, tenthGramScale } from '../testing/plans.ts';
 import { plainPrinter } from '../units/printer.ts';
-import { type LogEntry } from './entry.ts';
+import { logEntry, type LogEntry } from './entry.ts';
 import { missingBefore, neededBy, progressOf } from './progress.ts';
 import { type RunStep, runSheetOf } from './runSheet.ts';
 
@@ -11,22 +11,8 @@ const sheetFor = (plan: Plan) => sheetOf(plan, tenthGramScale, plainPrinter);
 const runSheet = (plan: Plan): RunStep[] => runSheetOf(plan, sheetFor(plan));
 const titles = (steps: readonly RunStep[]): string[] => steps.map((s) => s.title);
 const step = (steps: readonly RunStep[], id: string): RunStep => steps.find((s) => s.id === id)!;
-const entry = (
-  id: string,
-  kind: LogEntry['kind'],
-  target: string,
-  rest: Partial<LogEntry> = {},
-): LogEntry => ({
-  id,
-  at: 0,
-  kind,
-  potId: '',
-  target,
-  by: '',
-  value: 0,
-  text: '',
-  ...rest,
-});
+const entry = (id: string, kind: LogEntry['kind'], target: string, rest: Partial<LogEntry> = {}): LogEntry =>
+  logEntry({ id, at: 0, kind, target, ...rest });
 
 it('goes from the gathering to the last reading, one vessel at a time', () => {
   expect(titles(runSheet(fourPotLoaf()))).toEqual([

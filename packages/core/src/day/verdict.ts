@@ -8,7 +8,7 @@ import { type Plan } from '../plan/plan.ts';
 import { type Measuring } from '../units/measure.ts';
 import { type Actuals, actualsOf } from './actuals.ts';
 import { type Cup } from './cups.ts';
-import { LOG_LIMITS, type LogEntry } from './entry.ts';
+import { LOG_LIMITS, logEntry, type LogEntry } from './entry.ts';
 
 /** What can be done at a pot whose colour cannot be taken out again. */
 export interface PotVerdict {
@@ -54,7 +54,7 @@ export function verdictOf(
   if (!wanted || off <= NEAR_ENOUGH) return { now, settled, wanted, off, add: null };
   let add: PotVerdict['add'] = null;
   for (const { cup, rest, ofRest } of optionsOf(actuals)) {
-    const entry: LogEntry = {
+    const entry = logEntry({
       id: 'what-if',
       // Later than anything in the log.
       at: LOG_LIMITS.at,
@@ -63,8 +63,7 @@ export function verdictOf(
       target: cup.id,
       by: 'part',
       value: ofRest * rest,
-      text: '',
-    };
+    });
     const next = colourOf(actualsOf(plan, measuring, [...log, entry]), potId, stage);
     const then = next ? deltaE00(next, wanted) : Infinity;
     if (then <= off - WORTH_ADDING && (add === null || then < add.then)) add = { cup, ofRest, then };
