@@ -64,9 +64,9 @@ export function StepByStep(props: {
 }
 
 /** Fields that move by keys of their own. */
-const FIELDS = 'input, textarea, select, [role=combobox], [role=slider], [role=tab]';
+const FIELDS = 'input, textarea, select, [role=combobox], [role=slider]';
 /** What Enter or Space would press. */
-const PRESSED = `${FIELDS}, button, a, [role=radio], summary`;
+const PRESSED = `${FIELDS}, button, a, summary`;
 
 /** Done by a pedal, a page turner or a key, unless the key has a use where the focus is. */
 function useDoneKeys(done: () => void): void {
