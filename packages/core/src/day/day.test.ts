@@ -335,7 +335,7 @@ describe('at the pot', () => {
   const verdict = (...log: readonly LogEntry[]) => verdictOf(plan, tenthGramScale, log, 'Blue', stage)!;
   it('leaves a pot alone that will come to its colour', () => {
     const v = verdict();
-    expect([v.off, v.add]).toEqual([0, null]);
+    expect([v.off, v.near, v.add]).toEqual([0, true, null]);
     expect(verdict(say('added', 'Blue', 'part', 0.9, { target: cup })).add).toBeNull();
     // Fresh batter is another colour than the bar.
     expect(deltaE00(v.now, v.settled)).toBeGreaterThan(2);

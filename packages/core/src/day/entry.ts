@@ -59,7 +59,7 @@ export const ENTRY_KINDS = {
   skipped: [''],
   /** Whether the design is poured in full (1) or the simpler one (0). */
   decided: [''],
-  /** A timer of `value` minutes runs from now; `text` is its name, `target` the step it belongs to. */
+  /** A timer of `value` minutes runs from now; `text` is its name, `target` the step it was started at. */
   timed: [''],
   /** The entry `target` counts no longer. */
   voided: [''],

@@ -5,7 +5,6 @@ import { standing } from './merge.ts';
 export interface Timer {
   /** The entry that started it. */
   readonly id: string;
-  readonly stepId: string;
   readonly label: string;
   readonly minutes: number;
   /** When it is over, ms since 1970. */
@@ -14,8 +13,8 @@ export interface Timer {
 
 /** How far a making day has come. */
 export interface Progress {
-  /** Ids of the steps that are done, each with the entry that says so. */
-  readonly done: ReadonlyMap<string, string>;
+  /** Ids of the steps that are done. */
+  readonly done: ReadonlySet<string>;
   /** Left out, with the reason. */
   readonly skipped: ReadonlyMap<string, string>;
   /** The first step that is neither; null when all is done. */
@@ -25,31 +24,34 @@ export interface Progress {
   /** Whether the design is poured in full; null before that was decided. */
   readonly full: boolean | null;
   readonly timers: readonly Timer[];
+  /** What lines of the sheet really weighed, g, by the line. */
+  readonly weighed: ReadonlyMap<string, number>;
 }
 
 const MS_PER_MINUTE = 60_000;
 
 /** @param log in any order */
 export function progressOf(steps: readonly RunStep[], log: readonly LogEntry[]): Progress {
-  const done = new Map<string, string>();
+  const done = new Set<string>();
+  const weighed = new Map<string, number>();
   const skipped = new Map<string, string>();
   const timers: Timer[] = [];
   let full: boolean | null = null;
   for (const e of standing(log)) {
-    if (e.kind === 'done') done.set(e.target, e.id);
+    if (e.kind === 'done') done.add(e.target);
     else if (e.kind === 'skipped') skipped.set(e.target, e.text);
+    else if (e.kind === 'weighed') weighed.set(e.target, e.value);
     else if (e.kind === 'decided') full = e.value === 1;
     else if (e.kind === 'timed')
       timers.push({
         id: e.id,
-        stepId: e.target,
         label: e.text,
         minutes: e.value,
         ends: e.at + e.value * MS_PER_MINUTE,
       });
   }
   const open = steps.filter((s) => !done.has(s.id) && !skipped.has(s.id));
-  return { done, skipped, current: open[0] ?? null, next: open[1] ?? null, full, timers };
+  return { done, skipped, current: open[0] ?? null, next: open[1] ?? null, full, timers, weighed };
 }
 
 /** Steps that a step needs and that are neither done nor left out. */

@@ -110,10 +110,16 @@ describe('how far the day has come', () => {
 
   it('timers end by the clock of who started them, whatever was closed meanwhile', () => {
     const log = [entry('t', 'timed', 'combine/combine', { at: 1000, value: 2, text: 'Holds?' })];
-    expect(progressOf(steps, log).timers).toEqual([
-      { id: 't', stepId: 'combine/combine', label: 'Holds?', minutes: 2, ends: 121_000 },
-    ]);
+    expect(progressOf(steps, log).timers).toEqual([{ id: 't', label: 'Holds?', minutes: 2, ends: 121_000 }]);
     expect(progressOf(steps, [...log, entry('v', 'voided', 't', { at: 2000 })]).timers).toEqual([]);
+  });
+
+  it('of each line the last weight counts', () => {
+    const log = [
+      entry('a', 'weighed', 'naoh:common', { value: 140 }),
+      entry('b', 'weighed', 'naoh:common', { value: 145, at: 1 }),
+    ];
+    expect([...progressOf(steps, log).weighed]).toEqual([['naoh:common', 145]]);
   });
 
   it('the last decision counts', () => {

@@ -19,6 +19,8 @@ export interface PotVerdict {
   readonly wanted: LabD65 | null;
   /** ΔE00 between settled and wanted; 0 for a pot that was not planned. */
   readonly off: number;
+  /** Whether nobody sees that difference. */
+  readonly near: boolean;
   /** What of a cup at hand would bring it nearer, as a part of what is left in it; null to leave it. */
   readonly add: { readonly cup: Cup; readonly ofRest: number; readonly then: number } | null;
 }
@@ -51,7 +53,8 @@ export function verdictOf(
   const planned = plan.pots.find((p) => p.id === potId);
   const wanted = planned ? labOf(potComposition(plan, planned), stage) : null;
   const off = wanted ? deltaE00(settled, wanted) : 0;
-  if (!wanted || off <= NEAR_ENOUGH) return { now, settled, wanted, off, add: null };
+  const near = off <= NEAR_ENOUGH;
+  if (!wanted || near) return { now, settled, wanted, off, near, add: null };
   let add: PotVerdict['add'] = null;
   for (const { cup, rest, ofRest } of optionsOf(actuals)) {
     const entry = logEntry({
@@ -68,7 +71,7 @@ export function verdictOf(
     const then = next ? deltaE00(next, wanted) : Infinity;
     if (then <= off - WORTH_ADDING && (add === null || then < add.then)) add = { cup, ofRest, then };
   }
-  return { now, settled, wanted, off, add };
+  return { now, settled, wanted, off, near, add };
 }
 
 /** Parts of what is left in cups that were begun: those not begun are still needed, or count already. */

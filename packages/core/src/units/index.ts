@@ -21,6 +21,7 @@ export {
   type NumberProblem,
   type NumberRange,
   type ParsedNumber,
+  inRange,
   parseNumber,
   poundsOf,
 } from './parseNumber.ts';

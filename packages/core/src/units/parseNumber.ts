@@ -53,6 +53,11 @@ export function parseNumber(
   if (THOUSANDS[mark].test(trimmed)) return { ok: false, problem: 'ambiguous' };
   const value = valueOf(trimmed);
   if (value === null || !Number.isFinite(value)) return { ok: false, problem: 'not-a-number' };
+  return inRange(value, { min, max });
+}
+
+/** A number that is known, as far as the range allows it. */
+export function inRange(value: number, { min, max }: NumberRange): ParsedNumber {
   if (value < min) return { ok: false, problem: 'too-small' };
   if (value > max) return { ok: false, problem: 'too-large' };
   return { ok: true, value };

@@ -1,6 +1,6 @@
 import { Input } from 'antd';
 import { type KeyboardEvent, memo, type ReactNode, useId, useState } from 'react';
-import { type NumberProblem, parseNumber } from '@kleur/core/units';
+import { inRange, type NumberProblem, parseNumber } from '@kleur/core/units';
 import { problemText } from '../form/numberProblem.ts';
 import { useStable } from '../hooks/useStable.ts';
 import { usePrinter } from '../hooks/useSettings.ts';
@@ -59,7 +59,10 @@ const Field = memo(function Field(props: NumberFieldProps) {
 
   const change = (text: string): void => {
     const meant = props.read?.(text) ?? null;
-    const parsed = parseNumber(meant === null ? text : String(meant), { min, max }, print.units.decimalMark);
+    const parsed =
+      meant === null
+        ? parseNumber(text, { min, max }, print.units.decimalMark)
+        : inRange(meant, { min, max });
     const start = current ? current.start : value;
     if (parsed.ok) {
       setDraft({ text, over: parsed.value, start, problem: null });

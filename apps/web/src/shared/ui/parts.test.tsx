@@ -1,4 +1,4 @@
-import { render, screen } from '@testing-library/react';
+import { fireEvent, render, screen } from '@testing-library/react';
 import { userEvent } from '@testing-library/user-event';
 import { useState } from 'react';
 import { MemoryRouter, useLocation } from 'react-router';
@@ -125,6 +125,18 @@ describe('a quantity', () => {
   }
   const units = { ...metricUnits, mass: 'oz', length: 'in', temperature: 'F' } as const;
   beforeEach(() => void told.splice(0));
+
+  it('in pounds is typed with its ounces too, whatever the decimal mark', async () => {
+    const store = await testStore({ units: { ...metricUnits, mass: 'lb', decimalMark: 'comma' } });
+    renderIn(store, <Held Field={MassField} start={1000} />);
+    const field = screen.getByLabelText('Amount');
+    expect(field).toHaveValue('2,205');
+    // 2.125 lb: three figures behind the mark are no thousands here.
+    fireEvent.change(field, { target: { value: '2 lb 2 oz' } });
+    expect(told.at(-1)).toBeCloseTo(2.125 * 453.59237, 6);
+    fireEvent.change(field, { target: { value: '99 lb' } });
+    expect(screen.getByRole('alert')).toBeVisible();
+  });
 
   it.each([
     // 1080 / 28.3495; 254 / 25.4; 32 × 1.8 + 32

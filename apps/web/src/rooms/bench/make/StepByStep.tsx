@@ -1,6 +1,13 @@
 import { Button } from 'antd';
-import { useEffect, useState } from 'react';
-import { missingBefore, neededBy, progressOf, type RunStep, standing, weighableLine } from '@kleur/core/day';
+import { useEffect, useRef, useState } from 'react';
+import {
+  missingBefore,
+  neededBy,
+  type Progress,
+  progressOf,
+  type RunStep,
+  weighableLine,
+} from '@kleur/core/day';
 import { type SheetLine } from '@kleur/core/sheet';
 import { usePrinter } from '../../../shared/hooks/useSettings.ts';
 import { useStable } from '../../../shared/hooks/useStable.ts';
@@ -10,7 +17,7 @@ import styles from './make.module.css';
 import { MassAct } from './MassAct.tsx';
 import { StepList } from './StepList.tsx';
 import { Timers } from './Timers.tsx';
-import { type BenchLogOfBatch } from './useBenchLog.ts';
+import { type BenchLogOfBatch, SAME_TOUCH_MS } from './useBenchLog.ts';
 import { useWakeLock } from './useWakeLock.ts';
 
 const REASONS = ['Not needed', 'Done already', 'No time', 'Something is missing'];
@@ -89,7 +96,7 @@ function useDoneKeys(done: () => void): void {
 function BigStep(props: {
   readonly step: RunStep;
   readonly steps: readonly RunStep[];
-  readonly progress: ReturnType<typeof progressOf>;
+  readonly progress: Progress;
   readonly log: BenchLogOfBatch;
   readonly onDone: () => void;
   readonly onPot: (potId: string) => void;
@@ -104,7 +111,13 @@ function BigStep(props: {
   const isReady = step.kind !== 'safety' || step.lines.every((l) => ticked.has(l.id));
   const isDone = progress.done.has(step.id);
   const pot = pots.find((p) => p.pot.id === step.potId);
+  // A second knock on the same place is the same knock, though another step stands there by now.
+  const shownAt = useRef(0);
+  useEffect(() => {
+    shownAt.current = performance.now();
+  }, []);
   const done = (): void => {
+    if (performance.now() - shownAt.current < SAME_TOUCH_MS) return;
     if (isHidden || !isReady || isDone || step.kind === 'decide') return;
     log.say({ kind: 'done', target: step.id });
     onDone();
@@ -126,6 +139,9 @@ function BigStep(props: {
           <p role="alert" className={styles.doubt}>
             Not done yet: {missing.map((s) => s.title).join(', ')}.
           </p>
+        )}
+        {step.id.startsWith('pour/') && progress.full === false && (
+          <p className={styles.hint}>Decided: the simpler design, not the full one.</p>
         )}
         {isHidden ? (
           <p>The amounts are shown once the checklist before the lye is ticked.</p>
@@ -152,7 +168,7 @@ function BigStep(props: {
         ) : (
           <ul className={styles.lines}>
             {step.lines.map((l) => (
-              <BigLine key={l.id} line={l} log={log} />
+              <BigLine key={l.id} line={l} weighed={progress.weighed.get(l.id)} onSay={log.say} />
             ))}
           </ul>
         )}
@@ -265,10 +281,15 @@ function BigStep(props: {
 }
 
 /** What to weigh or do; of lye and oils also what it really weighed. */
-function BigLine({ line, log }: { readonly line: SheetLine; readonly log: BenchLogOfBatch }) {
+function BigLine(props: {
+  readonly line: SheetLine;
+  /** What it really weighed, g. */
+  readonly weighed: number | undefined;
+  readonly onSay: BenchLogOfBatch['say'];
+}) {
+  const { line, weighed, onSay } = props;
   const print = usePrinter();
   const [other, setOther] = useState(false);
-  const said = standing(log.entries).findLast((e) => e.kind === 'weighed' && e.target === line.id);
   return (
     <li>
       {line.amount !== '' && <b className="figure">{line.amount}</b>}
@@ -276,7 +297,7 @@ function BigLine({ line, log }: { readonly line: SheetLine; readonly log: BenchL
         {line.what}
         {line.note !== '' && <span className="soft"> {line.note}</span>}
         {line.running !== '' && <span className="soft figure"> (scale shows {line.running})</span>}
-        {said && <b className={styles.weighed}> {print.mass(said.value)} weighed</b>}
+        {weighed !== undefined && <b className={styles.weighed}> {print.mass(weighed)} weighed</b>}
       </span>
       {weighableLine(line.id) &&
         (other ? (
@@ -285,7 +306,7 @@ function BigLine({ line, log }: { readonly line: SheetLine; readonly log: BenchL
               label={`What ${line.what} weighed`}
               act="It weighed this"
               onSay={(value) => {
-                log.say({ kind: 'weighed', target: line.id, by: 'grams', value });
+                onSay({ kind: 'weighed', target: line.id, by: 'grams', value });
                 setOther(false);
               }}
             />

@@ -51,7 +51,7 @@ export function VerdictPanel(props: {
         Working out the colour…
       </p>
     );
-  const { now, settled, wanted, off, add } = verdict.is;
+  const { now, settled, wanted, off, near, add } = verdict.is;
   return (
     <section aria-label={`Verdict on ${name}`} className={styles.verdict}>
       <p className={styles.sentence} role="status">
@@ -59,7 +59,7 @@ export function VerdictPanel(props: {
           ? 'Nothing was planned for this pot: it settles to this.'
           : add
             ? `${PARTS[add.ofRest]!} the cup of ${add.cup.material.name} more: then it comes within ΔE ${print.number(add.then, 1)} of the plan.`
-            : off <= 2
+            : near
               ? 'Leave it: it will come to the planned colour.'
               : `Leave it: nothing in the cups begun brings it nearer. It settles ΔE ${print.number(off, 1)} from the plan.`}
       </p>

@@ -7,7 +7,7 @@ import { openOutbox, type Outbox } from '../../../data/outbox.ts';
 import { type AppStore } from '../../../data/store.ts';
 
 /** A second touch of the same thing within this is the same touch, ms. */
-const SAME_TOUCH_MS = 400;
+export const SAME_TOUCH_MS = 400;
 
 const logs = new Map<string, BenchLog>();
 let outbox: Promise<Outbox> | null = null;

@@ -72,21 +72,20 @@ function AtTheBench({ batchId }: { readonly batchId: string }) {
 function Pots(props: { readonly made: Made; readonly log: BenchLogOfBatch; readonly stage: Stage }) {
   const { made, log, stage } = props;
   const { selectedId, select } = useBench();
-  const [newest, setNewest] = useState<string | null>(null);
-  const pot = made.pots.find((p) => p.id === (newest ?? selectedId)) ?? made.pots[0]!;
+  // A pot that came up at the bench is none of the plan's, so that the bench cannot select it.
+  const [picked, setPicked] = useState<string | null>(null);
+  const pot = made.pots.find((p) => p.id === (picked ?? selectedId)) ?? made.pots[0]!;
   return (
     <>
-      <div role="radiogroup" aria-label="Pot in hand" className={styles.pots}>
+      <div role="group" aria-label="Pot in hand" className={styles.pots}>
         {made.pots.map((p) => (
           <button
             key={p.id}
             type="button"
-            role="radio"
-            aria-checked={p.id === pot.id}
+            aria-pressed={p.id === pot.id}
             className={styles.pot}
             onClick={() => {
-              const isNew = made.cups.every((c) => c.potId !== p.id) && p.id !== selectedId;
-              setNewest(isNew ? p.id : null);
+              setPicked(p.id);
               select(p.id);
             }}
           >
@@ -101,14 +100,14 @@ function Pots(props: { readonly made: Made; readonly log: BenchLogOfBatch; reado
 }
 
 /** Where the entries are: nothing that was said may be lost unnoticed. */
-function Sent({ log: { waiting, online, kept } }: { readonly log: BenchLogOfBatch }) {
-  if (waiting.size === 0 && online) return null;
-  const many = waiting.size === 1 ? '1 entry waits' : `${waiting.size} entries wait`;
+function Sent({ log: { waiting, refused, online, kept } }: { readonly log: BenchLogOfBatch }) {
+  const due = waiting.size - refused.size;
+  if (due === 0 && online) return null;
+  const many = due === 1 ? '1 entry waits' : `${due} entries wait`;
   return (
     <p role="status" className="soft">
       {!online && 'The server cannot be reached. '}
-      {waiting.size > 0 &&
-        `${many} ${kept ? 'on this device' : 'in this page only: keep it open'} to be sent.`}
+      {due > 0 && `${many} ${kept ? 'on this device' : 'in this page only: keep it open'} to be sent.`}
     </p>
   );
 }
@@ -141,8 +140,8 @@ function PotAtHand(props: {
       <div className={styles.head}>
         <h2>{pot.name}</h2>
         <span className="figure">
-          {print.mass(draw)} of batter ·{' '}
-          {pot.flow.superfat === null ? '' : `superfat ${print.fixed(pot.flow.superfat * 100, 1)} %`}
+          {print.mass(draw)} of batter
+          {pot.flow.superfat !== null && ` · superfat ${print.fixed(pot.flow.superfat * 100, 1)} %`}
         </span>
       </div>
       {pot.flow.superfat !== null && pot.flow.superfat < 0 && (
