@@ -73,7 +73,7 @@ test('names with markup stay text, long ones are cut, empty ones keep the old', 
   await name.fill('<img src=x onerror="window.hacked=1"><b>bold</b>');
   await bench.waitSaved();
   await bench.step('Prep');
-  await expect(page.getByRole('heading', { name: '<img src=x' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: '<img src=x', level: 2 })).toBeVisible();
   expect(await page.evaluate(() => 'hacked' in window)).toBe(false);
   await name.fill('x'.repeat(300));
   expect((await name.inputValue()).length).toBe(80);
