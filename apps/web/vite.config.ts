@@ -75,8 +75,18 @@ const PARTS =
   /apps.web.src.(shared|data|workers)|packages.contract|^vite|core.src.(units|colour|material)|bench.steps\.ts/;
 const OWN_CHUNK = /shared.(form|settings|axis)|SortableList|ListRoom|ColourPicker|DayField|PlainTable/;
 
+/** What every form has beside Ant Design's own. */
+const FIELDS =
+  /shared.form.(NumberItem|NumberInput|entryProblem|serverErrors|QuantityItem|isUsable)|shared.settings.UnitFields/;
+
+/** What lists and long pages use. */
+const LISTS = /\/checkbox\/|RightOutlined|ListRoom|skeleton/;
+
+/** What is printed and worked by: not needed where a batch is planned. */
+const SHEET = /core.src.sheet|prep.useSheet/;
+
 /** What every step of a batch works out. */
-const CORE = /core.src.(balance|plan|work|pigment|checks)/;
+const CORE = /core.src.(balance|plan|work|pigment|checks|match.adjust)/;
 
 export default defineConfig(({ command }) => ({
   plugins: [react(), smallerImports, preloadFont],
@@ -121,7 +131,28 @@ export default defineConfig(({ command }) => ({
               minShareCount: 2,
               priority: 3,
             },
+            {
+              name: 'fields',
+              test: FIELDS,
+              minShareCount: 2,
+              priority: 2,
+              includeDependenciesRecursively: false,
+            },
+            {
+              name: 'lists',
+              test: LISTS,
+              minShareCount: 2,
+              priority: 2,
+              includeDependenciesRecursively: false,
+            },
             { name: 'core', test: CORE, minShareCount: 2, priority: 2 },
+            {
+              name: 'sheet',
+              test: SHEET,
+              minShareCount: 2,
+              priority: 2,
+              includeDependenciesRecursively: false,
+            },
             { name: 'bench', test: /rooms.bench./, minShareCount: 2, priority: 1 },
           ],
         },
