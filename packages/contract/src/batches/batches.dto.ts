@@ -62,6 +62,7 @@ import {
   QueryInt,
 } from '../fields.dto.ts';
 import { CarrierDto, MaterialCopyDto } from '../catalogue/materials.dto.ts';
+import { DayChangesDto, PourScriptDto } from './day.dto.ts';
 import { EmbedDto, IdeaDto, PowderLineDto } from './design.dto.ts';
 import { Id, ID_LENGTH, Within } from './plan-fields.dto.ts';
 
@@ -238,6 +239,9 @@ class WorkDto implements Work {
   @One(() => MinutesDto) minutes!: MinutesDto;
   @Within(L.oven, 'Switched off when the mould goes in, °C') ovenTemperature!: number;
   @Flag({ description: 'Batter that thickens fast is wanted' }) fastWanted!: boolean;
+  @Within(L.pace, 'All times of the batter times this') pace!: number;
+  @One(() => PourScriptDto) pour!: PourScriptDto;
+  @One(() => DayChangesDto) day!: DayChangesDto;
 }
 
 export class PlanDto implements Plan {

@@ -1,5 +1,5 @@
 import { type LogEntry } from './entry.ts';
-import { type RunStep } from './runSheet.ts';
+import { type RunStep } from './step.ts';
 import { standing } from './merge.ts';
 
 export interface Timer {

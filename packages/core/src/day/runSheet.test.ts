@@ -4,8 +4,10 @@ import { type Plan } from '../plan/plan.ts';
 import { fourPotLoaf, planWith, pot, dose, tenthGramScale } from '../testing/plans.ts';
 import { plainPrinter } from '../units/printer.ts';
 import { logEntry, type LogEntry } from './entry.ts';
+import { neededLater } from './dayOrder.ts';
 import { missingBefore, neededBy, progressOf } from './progress.ts';
-import { type RunStep, runSheetOf } from './runSheet.ts';
+import { runSheetOf } from './runSheet.ts';
+import { type RunStep } from './step.ts';
 
 const sheetFor = (plan: Plan) => sheetOf(plan, tenthGramScale, plainPrinter);
 const runSheet = (plan: Plan): RunStep[] => runSheetOf(plan, sheetFor(plan));
@@ -22,16 +24,19 @@ it('goes from the gathering to the last reading, one vessel at a time', () => {
     'Cup 2: Ochre',
     'Cup 3: Green',
     'Cup 4: Blue',
+    'Label the cups and jugs',
     'Before the lye',
     'Lye',
     'Oils',
     'Bring them together',
+    'Does the emulsion hold?',
     'Take the pots off',
     'Colour: White',
     'Colour: Ochre',
     'Colour: Green',
     'Colour: Blue',
     'Pour',
+    'Swatches from the jugs',
     'After the pour',
     'Unmould',
     'Set the bars on the rack',
@@ -39,6 +44,7 @@ it('goes from the gathering to the last reading, one vessel at a time', () => {
     'Read the bars after 7 days',
     'Read the bars after 28 days',
     'Read the bars after 42 days',
+    'Finish the bars',
   ]);
 });
 
@@ -61,9 +67,11 @@ it('the checklist stands before every lye, and each step needs what must be behi
   expect(step(steps, 'lye/lye:common').needs).toEqual(['safety']);
   expect(step(steps, 'combine/combine').needs).toEqual(['lye/lye:common', 'oils/oils:common']);
   // A pot needs its own cup, and the batter taken off.
-  expect(step(steps, 'colour/colour:White').needs).toEqual(
-    ['split/batter:common', 'cups/cup:White'].sort().reverse(),
-  );
+  expect(step(steps, 'colour/colour:White').needs).toEqual([
+    'split/batter:common',
+    'cups/cup:White',
+    'label',
+  ]);
   const own = planWith([{ ...pot('Ground', 1, dose('ultramarine-blue', 5)), ownLye: true }, pot('Sky', 1)]);
   const lyes = runSheet(own).filter((s) => s.id.startsWith('lye/'));
   expect(lyes).toHaveLength(2);
@@ -76,6 +84,112 @@ it('cuts what is out of its mould', () => {
   const plan = { ...loaf, moulding: { ...loaf.moulding, moulds } };
   const at = titles(runSheet(plan));
   expect(at.indexOf('Cut')).toBe(at.indexOf('Unmould') + 1);
+});
+
+describe('a pour over several days', () => {
+  const layer = (name: string, hoursBefore: number) => ({
+    ...pot(name, 1, dose('ultramarine-blue', 3)),
+    ownLye: true,
+    hoursBefore,
+  });
+  const plan = planWith([layer('Top', 0), layer('Ground', 26), layer('Middle', 24.5)]);
+  const steps = runSheet(plan);
+
+  it('is cut into sittings, each with its own checklist, lye and pour', () => {
+    const kinds = steps
+      .filter((s) => s.sitting !== null && /^(safety|lye|pour)/.test(s.id))
+      .map((s) => [s.sitting, s.id]);
+    expect(kinds).toEqual([
+      [0, 'safety'],
+      [0, 'lye/lye:Ground'],
+      [0, 'pour/pour'],
+      [1, 'safety-1'],
+      [1, 'lye/lye:Middle'],
+      [1, 'pour/carries-1'],
+      [1, 'pour/mist-1'],
+      [1, 'pour/pour-1'],
+      [2, 'safety-2'],
+      [2, 'lye/lye:Top'],
+      [2, 'pour/carries-2'],
+      [2, 'pour/mist-2'],
+      [2, 'pour/pour-2'],
+      [2, 'pour/scrapes'],
+    ]);
+    expect(step(steps, 'lye/lye:Middle').needs).toEqual(['safety-1']);
+    expect(step(steps, 'pour/pour-1').needs).toEqual(['colour/colour:Middle', 'split/batter:Middle']);
+    expect(step(steps, 'unmould').needs).toEqual(expect.arrayContaining(['pour/pour', 'pour/pour-2']));
+  });
+
+  it('pours that knit by themselves are one', () => {
+    const close = planWith([layer('Top', 0), layer('Ground', 1)]);
+    expect(runSheet(close).filter((s) => s.kind === 'safety')).toHaveLength(1);
+    const apart = planWith([layer('Top', 0), layer('Ground', 1.01)]);
+    expect(runSheet(apart).filter((s) => s.kind === 'safety')).toHaveLength(2);
+  });
+});
+
+describe('changes of the day', () => {
+  const changed = (day: Partial<Plan['work']['day']>): RunStep[] => {
+    const loaf = fourPotLoaf();
+    return runSheet({ ...loaf, work: { ...loaf.work, day: { ...loaf.work.day, ...day } } });
+  };
+
+  it('moves a step, and tells what it needs that now comes later', () => {
+    const ids = runSheet(fourPotLoaf()).map((s) => s.id);
+    const oilsFirst = ['oils/oils:common', ...ids.filter((id) => id !== 'oils/oils:common')];
+    const steps = changed({ order: oilsFirst });
+    expect(steps.map((s) => s.id)).toEqual(oilsFirst);
+    expect(neededLater(steps[0]!, steps)).toEqual([]);
+    const early = changed({
+      order: ['colour/colour:White', ...ids.filter((id) => id !== 'colour/colour:White')],
+    });
+    expect(titles(neededLater(early[0]!, early))).toEqual([
+      'Cup 1: White',
+      'Label the cups and jugs',
+      'Take the pots off',
+    ]);
+  });
+
+  it('steps that are not in the order keep their place behind what they follow', () => {
+    const steps = changed({ order: ['oils/oils:common', 'lye/lye:common'] }).map((s) => s.id);
+    expect(steps.indexOf('oils/oils:common')).toBeLessThan(steps.indexOf('lye/lye:common'));
+    expect(steps[steps.indexOf('oils/oils:common') + 1]).toBe('combine/combine');
+    expect(steps).toHaveLength(runSheet(fourPotLoaf()).length);
+  });
+
+  it('adds a step after another, first, or last where that one is gone; names who does it', () => {
+    const steps = changed({
+      added: [
+        { id: 'a', title: 'Photo of the pots', text: 'From above', after: 'colour/colour:Blue' },
+        { id: 'b', title: 'Close the window', text: '', after: '' },
+        { id: 'c', title: 'Sweep', text: '', after: 'gone' },
+      ],
+      helpers: [{ stepId: 'own/a', name: 'Second pair of hands' }],
+    });
+    const at = titles(steps);
+    expect(at[0]).toBe('Close the window');
+    expect(at[at.indexOf('Photo of the pots') - 1]).toBe('Colour: Blue');
+    expect(at.at(-1)).toBe('Sweep');
+    expect(step(steps, 'own/a')).toMatchObject({
+      helper: 'Second pair of hands',
+      lines: [{ what: 'From above' }],
+    });
+  });
+
+  it('a pot that is held at emulsion is coloured right before the pour', () => {
+    const at = titles(changed({ held: ['White'] }));
+    expect(at[at.indexOf('Pour') - 1]).toBe('Colour: White');
+    expect(step(changed({ held: ['White'] }), 'colour/colour:White').lines[0]!.what).toContain(
+      'Held at emulsion',
+    );
+  });
+});
+
+it('says how long each step takes by the plan', () => {
+  const steps = runSheet(fourPotLoaf());
+  expect(step(steps, 'split/batter:common').minutes).toBe(4);
+  expect(step(steps, 'pour/pour').minutes).toBe(8);
+  expect(step(steps, 'colour/colour:White').minutes).toBe(2);
 });
 
 it('an empty plan has no steps', () => {
@@ -104,7 +218,7 @@ describe('how far the day has come', () => {
     expect(titles(missingBefore(lye, steps, progressOf(steps, [])))).toEqual(['Before the lye']);
     const ready = progressOf(steps, [entry('a', 'done', 'safety')]);
     expect(missingBefore(lye, steps, ready)).toEqual([]);
-    expect(titles(neededBy(lye, steps, ready))).toEqual(['Bring them together']);
+    expect(titles(neededBy(lye, steps, ready))).toEqual(['Bring them together', 'Does the emulsion hold?']);
     expect(neededBy(step(steps, 'read-42'), steps, ready)).toEqual([]);
   });
 

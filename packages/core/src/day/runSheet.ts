@@ -1,164 +1,215 @@
 import { type Plan } from '../plan/plan.ts';
-import { line, type Sheet, type SheetGroup, type SheetLine, type SheetSection } from '../sheet/sheet.ts';
+import { line, type Sheet, type SheetGroup, type SheetSection } from '../sheet/sheet.ts';
 import { DRY_MINUTES } from '../work/finish.ts';
+import { type Sitting, sittingAt, sittingsOf } from '../work/sittings.ts';
+import { changedDay } from './dayOrder.ts';
+import { plainStep, type RunStep, type Wait } from './step.ts';
+import { GROUP_FACTS, SAFETY, SECTION_FACTS, type StepFacts } from './stepFacts.ts';
 
-/** A wait that a step asks for, in minutes. */
-export interface Wait {
-  readonly label: string;
-  readonly minutes: number;
-}
-
-/** One thing at a time: what is done at one vessel, cup, pot or mould. */
-export interface RunStep {
-  /** The same for as long as the plan holds what the step is of. */
-  readonly id: string;
-  readonly kind: StepKind;
-  readonly title: string;
-  readonly potId: string | null;
-  readonly lines: readonly SheetLine[];
-  readonly cautions: readonly string[];
-  /** What it should look like when it is right; empty for nothing in particular. */
-  readonly sign: string;
-  readonly waits: readonly Wait[];
-  /** Ids of the steps that must come before. */
-  readonly needs: readonly string[];
-}
-
-/** `safety` asks for each of its lines before anything that needs it is shown; `decide` for one of two answers. */
-export type StepKind = 'work' | 'safety' | 'decide';
-
-/** Section of the sheet → what its steps begin with, what is right, and which sections must be behind. */
-const SECTIONS: Readonly<
-  Record<string, { readonly verb: string; readonly sign: string; readonly needs: readonly string[] }>
-> = {
-  gather: { verb: 'Gather', sign: '', needs: [] },
-  before: { verb: 'The day before', sign: '', needs: [] },
-  cups: { verb: 'Measure and wet', sign: 'No specks and no streaks on white paper.', needs: [] },
-  lye: { verb: 'Lye', sign: 'Clear, nothing left on the bottom.', needs: ['safety'] },
-  oils: { verb: 'Oils', sign: 'Melted and clear; no lumps of what is blended in.', needs: [] },
-  combine: { verb: 'Bring them together', sign: 'No grain, no oil at the edge.', needs: ['lye', 'oils'] },
-  split: { verb: 'Take the pots off', sign: 'Still fluid: it levels by itself.', needs: ['combine'] },
-  colour: {
-    verb: 'Colour',
-    sign: 'One colour to the wall of the jug, without streaks.',
-    needs: ['split', 'cups'],
-  },
-  decide: { verb: 'Full design or simpler one?', sign: '', needs: [] },
-  pour: { verb: 'Pour', sign: '', needs: ['colour', 'split'] },
-  after: { verb: 'After the pour', sign: '', needs: ['pour'] },
-};
-
-/** Sections whose groups say by themselves what they are of. */
-const NAMED_ALONE: ReadonlySet<string> = new Set(['cups', 'after']);
-
-/** Ticked one by one before the lye step shows its amounts. */
-const SAFETY = [
-  'Goggles, gloves, long sleeves and closed shoes are on',
-  'Window open; children and pets out of the room',
-  'Heat-safe vessel of polypropylene or stainless steel, labelled; no aluminium or zinc',
-  'Running water within reach',
-  'The lye figure was checked with a second calculation',
-];
+/** Groups that say by themselves what they are of. */
+const NAMED_ALONE = /^(cups|after)\/|\/(holds|carries|mist|scrapes)/;
+/** Sections whose work is done for each pour anew. */
+const PER_SITTING = ['lye', 'oils', 'combine', 'split', 'colour', 'decide', 'pour'];
+/** Sections whose groups are of one batter each. */
+const OF_A_BATTER = ['lye', 'oils', 'combine', 'split'];
 
 /** Days after the pour at which a bar is read. */
 const READ_DAYS = [1, 7, 28, 42];
+/** Bars take a stamp so long after they were cut, min. */
+const STAMP_AFTER = 60;
 
 /**
- * The work of a plan step by step, from its sheet: nothing that the sheet says is left out.
+ * The work of a plan step by step, from its sheet: nothing that the sheet says is left out. A pour over several days is
+ * cut into sittings, each with its own checklist and lye. The maker’s own changes of the day come last.
  * @param sheet of the same plan
  */
 export function runSheetOf(plan: Plan, sheet: Sheet): RunStep[] {
   if (plan.base.oils.length === 0) return [];
-  const work = sheet.sections.flatMap((s) => s.groups.map((g) => stepOf(plan, s, g)));
-  const firstLye = work.findIndex((s) => s.needs.includes('safety'));
-  const safety: RunStep = {
-    id: 'safety',
-    kind: 'safety',
-    title: 'Before the lye',
-    potId: null,
-    lines: SAFETY.map((text, i) => line(`safety:${i}`, '', text)),
-    cautions: sheet.sections.find((s) => s.id === 'lye')?.cautions ?? [],
-    sign: '',
-    waits: [],
-    needs: [],
-  };
-  const all = firstLye < 0 ? work : [...work.slice(0, firstLye), safety, ...work.slice(firstLye)];
-  const [unmould, ...later] = afterwards();
+  const sittings = sittingsOf(plan);
+  const work = sheet.sections.flatMap((s) => s.groups.map((g) => stepOf(plan, sittings, s, g)));
+  const common = work.filter((s) => s.sitting === null);
+  const isAfter = (s: RunStep): boolean => s.id.startsWith('after/');
+  const label = plainStep('label', 'Label the cups and jugs', '', {
+    lines: sheet.sections
+      .filter((s) => s.id === 'cups')
+      .flatMap((s) => s.groups.map((g) => line(`label:${g.id}`, '', g.title))),
+    tools: 'Tape and a pen that bears oil',
+    reason: 'Wet hands and closed lids tell no colours apart.',
+    minutes: 2,
+  });
+  const cautions = sheet.sections.find((s) => s.id === 'lye')?.cautions ?? [];
+  const pours = Math.max(1, sittings.length);
+  const eachSitting = Array.from({ length: pours }).flatMap((_, at): RunStep[] => {
+    const own = heldLast(
+      plan,
+      work.filter((s) => s.sitting === at),
+    );
+    const isLyed = own.some((s) => s.id.startsWith('lye/'));
+    return isLyed ? [safetyStep(at, pours, cautions), ...own] : own;
+  });
+  const before = common.filter((s) => !isAfter(s));
+  const [unmould, ...later] = afterwards(plan);
+  const after = common.filter(isAfter);
   // What is cut must be out of its mould.
-  const cut = all.findIndex((s) => s.id === CUT);
-  const at = cut < 0 ? all.length : cut;
-  return withNeeds([...all.slice(0, at), unmould!, ...all.slice(at), ...later]);
+  const cut = after.findIndex((s) => s.id === CUT);
+  const at = cut < 0 ? after.length : cut;
+  const steps = [
+    ...before,
+    ...(label.lines.length > 0 ? [label] : []),
+    ...eachSitting,
+    ...after.slice(0, at),
+    unmould!,
+    ...after.slice(at),
+    ...later,
+  ];
+  return changedDay(withNeeds(plan, steps), plan.work.day);
 }
 
-function stepOf(plan: Plan, section: SheetSection, group: SheetGroup): RunStep {
-  const { verb, sign, needs } = SECTIONS[section.id] ?? { verb: section.title, sign: '', needs: [] };
+const safetyStep = (at: number, pours: number, cautions: readonly string[]): RunStep =>
+  plainStep(safetyId(at), pours > 1 ? `Before the lye of pour ${at + 1}` : 'Before the lye', '', {
+    kind: 'safety',
+    lines: SAFETY.map((text, i) => line(`${safetyId(at)}:${i}`, '', text)),
+    cautions: at === 0 ? cautions : [],
+    minutes: 3,
+    sitting: at,
+  });
+const safetyId = (at: number): string => (at === 0 ? 'safety' : `safety-${at}`);
+
+function stepOf(plan: Plan, sittings: readonly Sitting[], section: SheetSection, group: SheetGroup): RunStep {
+  const id = `${section.id}/${group.id}`;
+  const own = Object.entries(GROUP_FACTS).find(([start]) => group.id.startsWith(start))?.[1] ?? {};
+  const all: StepFacts = {
+    ...(SECTION_FACTS[section.id] ?? { ...SECTION_FACTS.after!, verb: section.title, needs: [] }),
+    ...own,
+  };
   // Numbers say the order on paper; here the steps come in it.
   const of = group.title.replace(/^\d+\. /, '');
-  return {
-    id: `${section.id}/${group.id}`,
+  const isHeld = section.id === 'colour' && plan.work.day.held.includes(group.potId ?? '');
+  return plainStep(id, of === '' ? all.verb : NAMED_ALONE.test(id) ? of : `${all.verb}: ${of}`, '', {
     kind: section.id === 'decide' ? 'decide' : 'work',
-    title: of === '' ? verb : NAMED_ALONE.has(section.id) ? of : `${verb}: ${of}`,
     potId: group.potId,
-    lines: group.lines,
+    lines: isHeld
+      ? [
+          line(`held:${group.potId!}`, '', 'Held at emulsion until now: blend it, then colour and scent'),
+          ...group.lines,
+        ]
+      : group.lines,
     // Told once, at the first step of the section.
     cautions: section.groups[0] === group ? section.cautions : [],
-    sign,
+    tools: all.tools,
+    reason: all.reason,
+    sign: all.sign,
     waits: waitsOf(plan, section.id, group),
-    needs,
-  };
+    minutes: minutesOf(plan, all, section.id, group),
+    sitting: PER_SITTING.includes(section.id) ? sittingOf(sittings, section.id, group) : null,
+    needs: all.needs,
+  });
+}
+
+/** What concerns the whole day’s design is decided, and its top laid, with the last pour. */
+function sittingOf(sittings: readonly Sitting[], section: string, group: SheetGroup): number {
+  const last = Math.max(0, sittings.length - 1);
+  if (section === 'decide' || (section === 'pour' && group.potId === null)) return last;
+  return sittingAt(sittings, group.potId);
+}
+
+function minutesOf(plan: Plan, { minutes }: StepFacts, section: string, group: SheetGroup): number {
+  if (typeof minutes === 'number') return minutes;
+  const each = plan.work.minutes[minutes];
+  const counted = (start: string): number => group.lines.filter((l) => l.id.startsWith(start)).length;
+  if (section === 'split') return each * Math.max(1, counted('draw:'));
+  if (minutes === 'pour') return each * Math.max(1, counted('pour:'));
+  const scents = section === 'colour' && group.lines.some((l) => l.id.startsWith('scent:'));
+  return each + (scents ? plan.work.minutes.scent : 0);
 }
 
 function waitsOf(plan: Plan, section: string, group: SheetGroup): Wait[] {
-  if (section === 'combine') return [{ label: 'Does the emulsion hold?', minutes: 1 }];
+  if (group.id.startsWith('holds')) return [{ label: 'Does the emulsion hold?', minutes: 1 }];
+  if (section === 'lye') return [{ label: 'The lye has cooled', minutes: 30 }];
   if (section !== 'after') return [];
   const mist = plan.work.finish.includes('mist') && group.lines.some((l) => l.id.includes('mist'));
-  return mist ? [{ label: 'Mist is dry', minutes: DRY_MINUTES }] : [];
+  const cut = group.id === 'cut' && stamps(plan);
+  return [
+    ...(mist ? [{ label: 'Mist is dry', minutes: DRY_MINUTES }] : []),
+    ...(cut ? [{ label: 'Bars take the stamp', minutes: STAMP_AFTER }] : []),
+  ];
 }
+
+/** Pots that are held at emulsion are coloured right before the pour. */
+function heldLast({ work }: Plan, steps: readonly RunStep[]): RunStep[] {
+  const isHeld = (s: RunStep): boolean =>
+    s.id.startsWith('colour/') && s.potId !== null && work.day.held.includes(s.potId);
+  const pour = steps.findIndex((s) => s.id.startsWith('pour/pour'));
+  if (pour < 0 || !steps.some(isHeld)) return [...steps];
+  const rest = (part: readonly RunStep[]): RunStep[] => part.filter((s) => !isHeld(s));
+  return [...rest(steps.slice(0, pour)), ...steps.filter(isHeld), ...rest(steps.slice(pour))];
+}
+
+const stamps = ({ idea }: Plan): boolean => idea.design.body.includes('stamped');
 
 /** The step in which the sheet has the block cut. */
 const CUT = 'after/cut';
 
 /** What the sheet leaves open once the soap lies in the mould: the unmoulding first. */
-function afterwards(): RunStep[] {
-  const plain = (id: string, title: string, text: string, needs: readonly string[]): RunStep => ({
-    id,
-    kind: 'work',
-    title,
-    potId: null,
-    lines: text === '' ? [] : [line(`${id}:what`, '', text)],
-    cautions: [],
-    sign: '',
-    waits: [],
-    needs,
-  });
+function afterwards(plan: Plan): RunStep[] {
+  const needs = ['unmould'];
   return [
-    plain('unmould', 'Unmould', 'Gloves: it may still be caustic. Firm, and no longer sticky.', ['pour']),
-    plain('rack', 'Set the bars on the rack', 'Apart, with air all round; write the day on the rack.', [
-      'unmould',
-    ]),
+    plainStep('unmould', 'Unmould', 'Gloves: it may still be caustic. Firm, and no longer sticky.', {
+      needs: ['pour'],
+      tools: 'Gloves, a thin blade for the walls',
+    }),
+    ...(stamps(plan)
+      ? [
+          plainStep(
+            'stamp',
+            'Stamp the bars',
+            'Note the hour, what was dusted on, and how many grams of it.',
+            {
+              needs,
+              tools: 'Stamp, soft brush, mallet',
+              sign: 'The stamp comes away clean.',
+              minutes: 15,
+            },
+          ),
+        ]
+      : []),
+    plainStep('rack', 'Set the bars on the rack', 'Apart, with air all round; write the day on the rack.', {
+      needs,
+    }),
     ...READ_DAYS.map((days) =>
-      plain(
+      plainStep(
         `read-${days}`,
         days === 1 ? 'Read the bars after a day' : `Read the bars after ${days} days`,
         'A photo with a white card, or a reading; the cut face, not the skin.',
-        ['unmould'],
+        { needs },
       ),
     ),
+    plainStep('finish', 'Finish the bars', 'Trim, bevel and wipe; shave off ash. Weigh what it takes away.', {
+      needs: ['rack'],
+      tools: 'Plane, cloth',
+      minutes: 20,
+    }),
   ];
 }
 
 /** Sections that a step needs, as the steps of them that there are. */
-function withNeeds(steps: readonly RunStep[]): RunStep[] {
+function withNeeds(plan: Plan, steps: readonly RunStep[]): RunStep[] {
   return steps.map((step) => ({
     ...step,
     needs: step.needs.flatMap((need) =>
-      steps
-        .filter((s) => s.id === need || (s.id.startsWith(`${need}/`) && isOfSame(step, s)))
-        .map((s) => s.id),
+      need === 'safety'
+        ? [safetyId(step.sitting ?? 0)]
+        : steps
+            .filter((s) => s.id === need || (s.id.startsWith(`${need}/`) && isFor(plan, step, s, need)))
+            .map((s) => s.id),
     ),
   }));
 }
 
-/** Of the cups a pot needs its own alone; of everything else what there is. */
-const isOfSame = (step: RunStep, needed: RunStep): boolean =>
-  step.potId === null || needed.potId === null || step.potId === needed.potId;
+/** Whether a step of a section that is needed concerns the step that needs it. */
+function isFor(plan: Plan, step: RunStep, needed: RunStep, section: string): boolean {
+  if (step.id.startsWith('pour/')) return needed.sitting === step.sitting;
+  if (!OF_A_BATTER.includes(section)) return step.potId === null || needed.potId === step.potId;
+  const pot = plan.pots.find((p) => p.id === step.potId);
+  return needed.potId === (pot?.ownLye ? pot.id : null);
+}

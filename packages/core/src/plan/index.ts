@@ -44,6 +44,20 @@ export {
   setTwins,
 } from './edit/idea.ts';
 export { type Rung, writeLadder } from './edit/ladder.ts';
+export {
+  type AddedStep,
+  type DayChanges,
+  type Move,
+  MOVE_KINDS,
+  newMove,
+  plainDay,
+  POUR_PLACES,
+  POUR_TOOLS,
+  type PourScript,
+  PROPPED_SIDES,
+  STROKE_TOOLS,
+  writtenPour,
+} from './day.ts';
 export { areTwins, type Design, type DesignLayer, emptyDesign, type Twins } from './design.ts';
 export {
   addDraw,
@@ -56,7 +70,7 @@ export {
   setParts,
   setPot,
 } from './edit/pots.ts';
-export { setCarrierOil, setCarrierSource, setDispersion, setWork } from './edit/work.ts';
+export { setCarrierOil, setCarrierSource, setDay, setDispersion, setPour, setWork } from './edit/work.ts';
 export {
   type Dusting,
   type Embed,

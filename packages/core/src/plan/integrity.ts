@@ -89,6 +89,17 @@ export function integrityProblems(plan: Plan): IntegrityProblem[] {
     potAt(`idea.design.twins.${i}.a`, t.a);
     potAt(`idea.design.twins.${i}.b`, t.b);
   });
+  const { pour, day } = plan.work;
+  const moves = pour.moves ?? [];
+  unique('work.pour.moves', moves);
+  moves.forEach((m, i) => {
+    if (m.potId !== null) potAt(`work.pour.moves.${i}.potId`, m.potId);
+    if (m.into !== null) potAt(`work.pour.moves.${i}.into`, m.into);
+  });
+  unique('work.day.added', day.added);
+  day.held.forEach((id, i) => {
+    potAt(`work.day.held.${i}`, id);
+  });
   plan.pots.forEach((pot, p) => {
     if (pot.follows !== null && !colours.has(pot.follows))
       add('unknown-colour', `pots.${p}.follows`, `The palette holds no colour "${pot.follows}"`);

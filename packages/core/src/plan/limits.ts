@@ -48,4 +48,13 @@ export const PLAN_LIMITS = {
   gramsPerDm2: { min: 0, max: 20 },
   minutes: { min: 0, max: 60 },
   oven: { min: 30, max: 120 },
+  pace: { min: 0.2, max: 5 },
+  moves: 120,
+  movePart: { min: 0, max: 1 },
+  spots: { min: 0, max: 50 },
+  passes: { min: 0, max: 50 },
+  remark: 300,
+  steps: 400,
+  stepId: 200,
+  addedSteps: 40,
 } as const;

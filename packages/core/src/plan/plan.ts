@@ -1,6 +1,7 @@
 import { type LabD65 } from '../colour/lab.ts';
 import { type Carrier, isEarly, type Material, potCarriers } from '../material/material.ts';
 import { type Grams, grams, type GramsPerKg } from '../units/quantity.ts';
+import { type DayChanges, plainDay, type PourScript, writtenPour } from './day.ts';
 import { type Design, emptyDesign } from './design.ts';
 import { type Embed, embedMaterials, type PowderLine } from './embed.ts';
 import { emptyMoulding, type Moulding } from './moulding.ts';
@@ -21,7 +22,7 @@ export interface Plan {
   readonly materials: readonly Material[];
 }
 
-export const PLAN_SCHEMA = 9;
+export const PLAN_SCHEMA = 10;
 
 /** What the batch is to look like: the colours wanted, and how they are brought together. */
 export interface Idea {
@@ -237,6 +238,10 @@ export interface Work {
   readonly ovenTemperature: number;
   /** Batter that thickens fast is what the maker wants. */
   readonly fastWanted: boolean;
+  /** All times of the batter times this: how this maker's batter differs from the usual; 1 for not at all. */
+  readonly pace: number;
+  readonly pour: PourScript;
+  readonly day: DayChanges;
 }
 
 /** A dispersion made once for all pots that use the material, or taken from a bottle that is kept. */
@@ -265,6 +270,9 @@ export const emptyWork: Work = {
   minutes: { split: 1, colour: 2, scent: 1, pour: 2, top: 5 },
   ovenTemperature: 75,
   fastWanted: false,
+  pace: 1,
+  pour: writtenPour,
+  day: plainDay,
 };
 
 export const plainLye: LyeChoice = { kohShare: 0, naohPurity: 100, kohPurity: 90 };

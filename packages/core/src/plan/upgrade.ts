@@ -22,8 +22,13 @@ interface IdeaV6 {
   readonly technique: string | null;
   readonly colours: Plan['idea']['colours'];
 }
+/** Schema 9: the pour and the steps of the day were never the plan's. */
+type PlanV9 = Omit<Plan, 'schema' | 'work'> & {
+  readonly schema: 9;
+  readonly work: Omit<Plan['work'], 'pace' | 'pour' | 'day'>;
+};
 /** Schema 8: the moulds never led the oils. */
-type PlanV8 = Omit<Plan, 'schema' | 'moulding'> & {
+type PlanV8 = Omit<PlanV9, 'schema' | 'moulding'> & {
   readonly schema: 8;
   readonly moulding: Omit<Plan['moulding'], 'leads'>;
 };
@@ -198,35 +203,48 @@ const toV8 = (stored: PlanV7): PlanV8 => ({
   materials: stored.materials.map(upgradeMaterial),
 });
 
-const toV9 = (stored: PlanV8): Plan => ({
+const toV9 = (stored: PlanV8): PlanV9 => ({
   ...stored,
-  schema: PLAN_SCHEMA,
+  schema: 9,
   moulding: { ...stored.moulding, leads: false },
 });
 
-type StoredPlan = Plan | PlanV8 | PlanV7 | PlanV6 | PlanV5 | PlanV4 | PlanV3 | PlanV2 | PlanV1;
+const toV10 = (stored: PlanV9): Plan => ({
+  ...stored,
+  schema: PLAN_SCHEMA,
+  work: {
+    ...stored.work,
+    pace: 1,
+    pour: { moves: null, free: false, scrapes: true },
+    day: { order: [], added: [], helpers: [], held: [] },
+  },
+});
+
+type StoredPlan = Plan | PlanV9 | PlanV8 | PlanV7 | PlanV6 | PlanV5 | PlanV4 | PlanV3 | PlanV2 | PlanV1;
 
 /** A stored plan of any schema → the present one. @throws RangeError for a schema this program does not know. */
 export function upgradePlan(stored: StoredPlan): Plan {
   switch (stored.schema) {
     case PLAN_SCHEMA:
       return stored;
+    case 9:
+      return toV10(stored);
     case 8:
-      return toV9(stored);
+      return toV10(toV9(stored));
     case 7:
-      return toV9(toV8(stored));
+      return toV10(toV9(toV8(stored)));
     case 6:
-      return toV9(toV8(toV7(stored)));
+      return toV10(toV9(toV8(toV7(stored))));
     case 5:
-      return toV9(toV8(toV7(toV6(stored))));
+      return toV10(toV9(toV8(toV7(toV6(stored)))));
     case 4:
-      return toV9(toV8(toV7(toV6(toV5(stored)))));
+      return toV10(toV9(toV8(toV7(toV6(toV5(stored))))));
     case 3:
-      return toV9(toV8(toV7(toV6(toV5(toV4(stored))))));
+      return toV10(toV9(toV8(toV7(toV6(toV5(toV4(stored)))))));
     case 2:
-      return toV9(toV8(toV7(toV6(toV5(toV4(toV3(stored)))))));
+      return toV10(toV9(toV8(toV7(toV6(toV5(toV4(toV3(stored))))))));
     case 1:
-      return toV9(toV8(toV7(toV6(toV5(toV4(toV3(toV2(stored))))))));
+      return toV10(toV9(toV8(toV7(toV6(toV5(toV4(toV3(toV2(stored)))))))));
     default:
       throw new RangeError(`A plan of schema ${String((stored as { schema: unknown }).schema)} is not known`);
   }

@@ -82,9 +82,12 @@ export function lyeSection(ctx: SheetContext): SheetSection | null {
     const key = keyOf(l);
     const title = prep.lyes.length > 1 ? batterName(ctx, l.potId) : '';
     if (stopped)
-      return group(`lye:${key}`, title, [
-        line(`lye:${key}:hidden`, '', 'The lye amount is hidden until every stop is settled'),
-      ]);
+      return group(
+        `lye:${key}`,
+        title,
+        [line(`lye:${key}:hidden`, '', 'The lye amount is hidden until every stop is settled')],
+        l.potId,
+      );
     const into = vessel(ctx);
     const lines = partsOf(ctx).map((p) =>
       into(
@@ -118,7 +121,7 @@ export function lyeSection(ctx: SheetContext): SheetSection | null {
       lines.push(
         keptLine(ctx, `late-liquid:${key}`, l.heldForLater, 'kept for later, not into the lye vessel'),
       );
-    return group(`lye:${key}`, title, lines);
+    return group(`lye:${key}`, title, lines, l.potId);
   });
   return section('lye', 'Lye', groups, stopped ? [] : [...LYE_CAUTIONS, ...liquidCautions(ctx.plan)]);
 }
@@ -151,7 +154,7 @@ export function oilsSection(ctx: SheetContext): SheetSection | null {
       lines.push(
         ...scentParts(ctx, `oils:${key}`, (scent.dose * l.oils) / 1000, 'into the oils, before the lye'),
       );
-    return group(`oils:${key}`, prep.lyes.length > 1 ? batterName(ctx, l.potId) : '', lines);
+    return group(`oils:${key}`, prep.lyes.length > 1 ? batterName(ctx, l.potId) : '', lines, l.potId);
   });
   const powders = groups.some((g) =>
     g?.lines.some((l) => l.id.startsWith('additive:') || l.id.startsWith('early:')),
@@ -164,20 +167,38 @@ export function oilsSection(ctx: SheetContext): SheetSection | null {
 
 /** Lye into oils, and the sign that the batter may be divided. */
 export function combineSection(ctx: SheetContext): SheetSection | null {
-  const { plan, print } = ctx;
+  const { plan, print, prep } = ctx;
   const { temperature } = plan.base;
   const seconds = plan.work.blendSeconds;
-  return section('combine', 'Bring them together', [
-    group('combine', '', [
-      line('combine:pour', '', 'Pour the lye into the oils', {
-        note: `both at about ${print.temperature(temperature)}, down the shaft of the blender; let its trapped air out first`,
-      }),
-      line('combine:emulsion', '', 'Blend to emulsion', {
-        note: seconds > 0 ? `and ${print.number(seconds, 0)} s more` : 'then stir by hand',
-      }),
-      line('combine:holds', '', 'Wait a minute, then see whether the emulsion holds', {
-        note: 'no grain, no oil at the edge; otherwise blend again before anything is taken off',
-      }),
-    ]),
-  ]);
+  const isOne = prep.lyes.length < 2;
+  const groups = prep.lyes.flatMap((l) => {
+    const key = isOne ? '' : `:${keyOf(l)}`;
+    const name = isOne ? '' : batterName(ctx, l.potId);
+    return [
+      group(
+        `combine${key}`,
+        name,
+        [
+          line(`combine${key}:pour`, '', 'Pour the lye into the oils', {
+            note: `both at about ${print.temperature(temperature)}, down the shaft of the blender; let its trapped air out first`,
+          }),
+          line(`combine${key}:emulsion`, '', 'Blend to emulsion', {
+            note: seconds > 0 ? `and ${print.number(seconds, 0)} s more` : 'then stir by hand',
+          }),
+        ],
+        l.potId,
+      ),
+      group(
+        `holds${key}`,
+        isOne ? 'Does the emulsion hold?' : `Does the emulsion hold? ${name}`,
+        [
+          line(`combine${key}:holds`, '', 'Wait a minute, then see whether the emulsion holds', {
+            note: 'no grain, no oil at the edge; otherwise blend again before anything is taken off',
+          }),
+        ],
+        l.potId,
+      ),
+    ];
+  });
+  return section('combine', 'Bring them together', groups);
 }

@@ -117,7 +117,7 @@ it('the pour begins with the design, and pots of a layer of its own say what the
     'pour',
   );
   expect(told[0]).toContain('The design: layers; in-the-pot swirl in a layer of its own');
-  const line = (name: string) => told.find((t) => t.includes(`, ${name} into the mould`));
+  const line = (name: string) => told.find((t) => t.includes(`, ${name} into `));
   expect(line('A')).toContain('one layer with B: in-the-pot swirl');
   expect(line('B')).toContain('one layer with A: in-the-pot swirl');
   expect(line('C')).not.toContain('one layer with');

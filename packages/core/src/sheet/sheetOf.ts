@@ -10,8 +10,9 @@ import { beforeSection } from './before.ts';
 import { cupsSection } from './cups.ts';
 import { type SheetContext } from './context.ts';
 import { gatherSection } from './gather.ts';
-import { afterSection, decideSection, pourSection } from './mould.ts';
+import { afterSection, decideSection } from './mould.ts';
 import { colourSection } from './pots.ts';
+import { pourSection } from './pour.ts';
 import { type Sheet } from './sheet.ts';
 
 /**

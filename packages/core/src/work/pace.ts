@@ -59,6 +59,7 @@ export function basePace(plan: Plan, oils: readonly OilRow[] = plan.base.oils): 
     { what: 'lye concentration', factor: concentration > 0 ? clamp(33 / concentration, 0.7, 1.4) : 1 },
     { what: 'milk', factor: 0.9 ** milk },
     { what: 'blending after emulsion', factor: 0.85 ** (work.blendSeconds / 10) },
+    { what: 'as this maker works', factor: work.pace },
     ...base.additives
       .filter((a) => a.moment !== 'top')
       .map((a) => ({

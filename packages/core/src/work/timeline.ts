@@ -96,8 +96,11 @@ export function timelineOf(plan: Plan, choice: TimelineChoice = {}): Timeline {
       return [pot.id, wants && windowFor(paces.get(pot.id)!, wants)];
     }),
   );
-  const opens = (pot: Pot): number => windows.get(pot.id)?.[0] ?? 0;
-  const closes = (pot: Pot): number => windows.get(pot.id)?.[1] ?? Infinity;
+  // What is held at emulsion thickens only once it is blended, at its turn.
+  const isHeld = (pot: Pot): boolean =>
+    plan.work.day.held.includes(pot.id) && !pot.ownLye && pot.place !== 'top';
+  const opens = (pot: Pot): number => (isHeld(pot) ? 0 : (windows.get(pot.id)?.[0] ?? 0));
+  const closes = (pot: Pot): number => (isHeld(pot) ? Infinity : (windows.get(pot.id)?.[1] ?? Infinity));
   const tasks = new Map<string, Task[]>(plan.pots.map((p) => [p.id, []]));
   const add = (pot: Pot, kind: TaskKind, from: number): number => {
     const to = from + minutes[kind];
@@ -114,7 +117,10 @@ export function timelineOf(plan: Plan, choice: TimelineChoice = {}): Timeline {
   const fromBatter = common.filter((p) => p.draws.some((d) => d.from === null));
   let clock = plan.base.scent?.when === 'batter' ? minutes.scent : 0;
   for (const pot of fromBatter) clock = add(pot, 'split', clock);
-  for (const pot of common) clock = prepare(pot, fromBatter.includes(pot) ? clock : add(pot, 'split', clock));
+  for (const pot of common) {
+    const off = fromBatter.includes(pot) ? clock : add(pot, 'split', clock);
+    clock = isHeld(pot) ? off : prepare(pot, off);
+  }
   for (const pot of plan.pots) if (pot.ownLye) prepare(pot, 0);
   const readyAt = new Map([...tasks].map(([id, list]) => [id, list.at(-1)?.to ?? 0]));
 
@@ -141,6 +147,10 @@ export function timelineOf(plan: Plan, choice: TimelineChoice = {}): Timeline {
     const mustStart = Math.min(Infinity, ...stage.pots.map(closes)) - lastsOf(stage) - rest;
     clock = Math.max(clock, Math.min(starts, mustStart));
     stage.pots.forEach((pot, n) => {
+      if (isHeld(pot)) {
+        windows.set(pot.id, later(windows.get(pot.id) ?? null, clock));
+        clock = prepare(pot, clock);
+      }
       clock = add(pot, 'pour', clock);
       if (n < stage.pots.length - 1 && stage.between) clock = hand(stage.between, clock);
     });
@@ -217,6 +227,10 @@ export function timelineOf(plan: Plan, choice: TimelineChoice = {}): Timeline {
     mould,
   };
 }
+
+/** A window that begins to run later. */
+const later = (window: PotStep['window'], by: number): PotStep['window'] =>
+  window && [window[0] + by, window[1] + by];
 
 /** A stage in the order in which its pots are poured, with what is done between them and after. */
 interface StageWork {

@@ -249,6 +249,8 @@ describe('idea', () => {
     expect(upgradePlan(plan)).toBe(plan);
     const { leads: _leads, ...moulding } = now.moulding;
     expect(upgradePlan({ ...now, schema: 8, moulding })).toEqual(now);
-    expect(() => upgradePlan({ ...loaf, schema: 10 } as never)).toThrow('A plan of schema 10 is not known');
+    const { pace: _pace, pour: _pour, day: _day, ...work } = now.work;
+    expect(upgradePlan({ ...now, schema: 9, work } as never)).toEqual(now);
+    expect(() => upgradePlan({ ...loaf, schema: 11 } as never)).toThrow('A plan of schema 11 is not known');
   });
 });

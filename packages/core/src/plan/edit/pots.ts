@@ -1,3 +1,4 @@
+import { dayWithout } from '../day.ts';
 import { designWithout } from '../design.ts';
 import { type Draw, newPot, onePart, type Plan, type Pot, pruneMaterials } from '../plan.ts';
 
@@ -36,6 +37,7 @@ export const removePot = (plan: Plan, id: string): Plan =>
   pruneMaterials({
     ...plan,
     idea: { ...plan.idea, design: designWithout(plan.idea.design, id) },
+    work: dayWithout(plan.work, id),
     // Whoever drew from it draws nothing from it any more.
     pots: plan.pots
       .filter((p) => p.id !== id)

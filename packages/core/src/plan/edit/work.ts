@@ -1,4 +1,5 @@
 import { type Material } from '../../material/material.ts';
+import { type DayChanges, type PourScript } from '../day.ts';
 import {
   type DoseRow,
   type Plan,
@@ -14,6 +15,14 @@ export const setWork = (plan: Plan, change: Partial<Work>): Plan => ({
   ...plan,
   work: { ...plan.work, ...change },
 });
+
+/** Changes the pour script. */
+export const setPour = (plan: Plan, change: Partial<PourScript>): Plan =>
+  setWork(plan, { pour: { ...plan.work.pour, ...change } });
+
+/** Changes how the steps of the day differ from the plan's own. */
+export const setDay = (plan: Plan, change: Partial<DayChanges>): Plan =>
+  setWork(plan, { day: { ...plan.work.day, ...change } });
 
 /** Chooses the oil that powders are dispersed in; null leaves it to the recipe. */
 export const setCarrierOil = (plan: Plan, material: Material | null): Plan =>
