@@ -4,7 +4,7 @@ import { type Draw, newPot, type Plan, type Pot } from '../plan/plan.ts';
 import { grams, gramsPerKg } from '../units/quantity.ts';
 import { type PrepSheet } from '../work/prep.ts';
 import { type Cup, cupIdOf, cupsOf, takenOfCup } from './cups.ts';
-import { type LogEntry, OF_THE_WORK } from './entry.ts';
+import { type LogEntry, OF_THE_BATCH, OF_THE_WORK } from './entry.ts';
 
 interface Powder {
   readonly powder: number;
@@ -93,7 +93,7 @@ export class Bench {
 
   /** @returns whether the entry could be made anything of. */
   private place(entry: LogEntry, at: number): boolean {
-    if (OF_THE_WORK.has(entry.kind) || (entry.kind === 'noted' && entry.potId === '')) return true;
+    if (OF_THE_WORK.has(entry.kind) || (OF_THE_BATCH.has(entry.kind) && entry.potId === '')) return true;
     const pot = this.potOf(entry.potId);
     if (!pot) return false;
     switch (entry.kind) {

@@ -51,6 +51,14 @@ export const ENTRY_KINDS = {
   scented: ['fraction'],
   /** How thick the pot is: `value` is a place in `TRACES`. */
   thickness: [''],
+  /** What went wrong in the pot: `value` is a place in `TROUBLES`. */
+  trouble: [''],
+  /** `target` of the batch, a place in `WARMTHS` by its name, has so many °C. */
+  warmth: [''],
+  /** A picture (`text` is its file) of the step `target` or of the pot. */
+  pictured: [''],
+  /** The same for a clip of what was spoken. */
+  spoken: [''],
   /** Free text, of a pot or of the batch. */
   noted: [''],
   /** The step `target` of the run sheet is done. */
@@ -74,13 +82,23 @@ export const OF_THE_WORK: ReadonlySet<EntryKind> = new Set([
   'decided',
   'timed',
   'weighed',
+  'warmth',
 ]);
+
+/** Kinds that are said of a pot, or of the batch as a whole. */
+export const OF_THE_BATCH: ReadonlySet<EntryKind> = new Set(['noted', 'pictured', 'spoken']);
 
 /** Whether an entry of a kind can be said this way. */
 export const isWayOf = (kind: EntryKind, by: EntryWay): boolean =>
   (ENTRY_KINDS[kind] as readonly EntryWay[]).includes(by);
 
 export const TRACES = ['emulsion', 'light trace', 'medium trace', 'thick trace', 'stiff'] as const;
+
+/** After any of these the soap may hold lye, and is tested before anybody uses it. */
+export const TROUBLES = ['it seized', 'it riced', 'it separated', 'it weeps'] as const;
+
+/** What is measured with a thermometer. */
+export const WARMTHS = ['lye', 'oils', 'batter'] as const;
 
 export const LOG_LIMITS = {
   id: 80,

@@ -15,12 +15,15 @@ export {
   logEntry,
   type LogEntry,
   TRACES,
+  TROUBLES,
+  WARMTHS,
 } from './entry.ts';
 export { mergeLogs, stampAfter, standing } from './merge.ts';
 export { missingBefore, neededBy, type Progress, progressOf, type Timer } from './progress.ts';
 export { neededLater } from './dayOrder.ts';
 export { runSheetOf } from './runSheet.ts';
 export { type RunStep } from './step.ts';
+export { type TimeLeft, timeLeft } from './timeLeft.ts';
 export { type PotVerdict, verdictOf } from './verdict.ts';
 export { weighableLine } from './weighedLine.ts';
 export { sayEntry, sayFraction } from './words.ts';

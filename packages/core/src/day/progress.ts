@@ -13,8 +13,8 @@ export interface Timer {
 
 /** How far a making day has come. */
 export interface Progress {
-  /** Ids of the steps that are done. */
-  readonly done: ReadonlySet<string>;
+  /** Steps that are done, by their ids, and when, ms since 1970. */
+  readonly done: ReadonlyMap<string, number>;
   /** Left out, with the reason. */
   readonly skipped: ReadonlyMap<string, string>;
   /** The first step that is neither; null when all is done. */
@@ -32,13 +32,13 @@ const MS_PER_MINUTE = 60_000;
 
 /** @param log in any order */
 export function progressOf(steps: readonly RunStep[], log: readonly LogEntry[]): Progress {
-  const done = new Set<string>();
+  const done = new Map<string, number>();
   const weighed = new Map<string, number>();
   const skipped = new Map<string, string>();
   const timers: Timer[] = [];
   let full: boolean | null = null;
   for (const e of standing(log)) {
-    if (e.kind === 'done') done.add(e.target);
+    if (e.kind === 'done') done.set(e.target, e.at);
     else if (e.kind === 'skipped') skipped.set(e.target, e.text);
     else if (e.kind === 'weighed') weighed.set(e.target, e.value);
     else if (e.kind === 'decided') full = e.value === 1;

@@ -1,5 +1,5 @@
 import { type Printer } from '../units/printer.ts';
-import { type LogEntry, TRACES } from './entry.ts';
+import { type LogEntry, TRACES, TROUBLES } from './entry.ts';
 
 /** Names for what an entry refers to by id. */
 export interface EntryNames {
@@ -49,6 +49,15 @@ export function sayEntry(entry: LogEntry, names: EntryNames, print: Printer): st
       return `${pot}: ${sayFraction(value, print)} of its scent`;
     case 'thickness':
       return `${pot}: ${TRACES[value] ?? ''}`;
+    case 'trouble':
+      return `${pot}: ${TROUBLES[value] ?? ''}`;
+    case 'warmth':
+      return `${entry.target.charAt(0).toUpperCase()}${entry.target.slice(1)} at ${print.temperature(value)}`;
+    case 'pictured':
+    case 'spoken': {
+      const of = pot !== '' ? pot : names.step(entry.target);
+      return `${of}: ${kind === 'pictured' ? 'a photo' : 'a voice note'}`;
+    }
     case 'noted':
       return pot === '' ? text : `${pot}: ${text}`;
     case 'done':

@@ -23,6 +23,7 @@ export {
   type PrepSheet,
   type Weighing,
 } from './prep.ts';
+export { partsOf, pourScript } from './pourScript.ts';
 export { type Touching, touchingPots } from './touching.ts';
 export {
   type MouldTask,

@@ -18,11 +18,16 @@ import {
 } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
 import { Button } from 'antd';
+import { type ReactNode } from 'react';
 import styles from './SortableList.module.css';
 
 export interface SortableItem {
   readonly id: string;
   readonly label: string;
+  /** Shown in the row instead of the label. */
+  readonly shown?: ReactNode;
+  /** Below the row. */
+  readonly below?: ReactNode;
 }
 
 /** A short list in an order of the maker's own: dragged by the handle, or moved with Space and the arrow keys. */
@@ -99,7 +104,7 @@ function Row(props: { readonly item: SortableItem; readonly onRemove: ((id: stri
       >
         <HolderOutlined />
       </button>
-      <span className={styles.label}>{item.label}</span>
+      <span className={styles.label}>{item.shown ?? item.label}</span>
       {onRemove && (
         <Button
           type="text"
@@ -112,6 +117,7 @@ function Row(props: { readonly item: SortableItem; readonly onRemove: ((id: stri
           }}
         />
       )}
+      {item.below !== undefined && <div className={styles.below}>{item.below}</div>}
     </li>
   );
 }

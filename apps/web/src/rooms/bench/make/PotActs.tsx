@@ -1,6 +1,6 @@
 import { Button, Input, Select } from 'antd';
 import { type ReactNode, useState } from 'react';
-import { TRACES } from '@kleur/core/day';
+import { TRACES, TROUBLES } from '@kleur/core/day';
 import { PLAN_LIMITS } from '@kleur/core/plan';
 import { type NewEntry } from '../../../data/benchLog.ts';
 import { newId } from '../../../data/newId.ts';
@@ -75,6 +75,33 @@ const SHARES = [
 ] as const;
 const NEW = 'new';
 const SPARE = 'spare';
+
+/** What went wrong in it. */
+export function TroubleActs({ onSay }: { readonly onSay: Say }) {
+  return (
+    <Acts title="Did it go wrong">
+      {TROUBLES.map((label, value) => (
+        <Tap
+          key={label}
+          label={`${label.charAt(0).toUpperCase()}${label.slice(1)}`}
+          onTap={() => {
+            onSay({ kind: 'trouble', value });
+          }}
+        />
+      ))}
+    </Acts>
+  );
+}
+
+/** Notes that are made again and again. */
+const CHIPS = [
+  'Brighter than planned',
+  'Duller than planned',
+  'Specks',
+  'Air bubbles',
+  'Smells strong',
+  'Stirred too long',
+];
 
 /** Batter that went from this pot into another one, a new one or a spare mould. */
 export function TakeActs({
@@ -198,6 +225,15 @@ export function NoteActs({ onSay }: { readonly onSay: Say }) {
   };
   return (
     <Acts title="Note">
+      {CHIPS.map((chip) => (
+        <Tap
+          key={chip}
+          label={chip}
+          onTap={() => {
+            onSay({ kind: 'noted', text: chip });
+          }}
+        />
+      ))}
       <Input
         aria-label="Note on this pot"
         maxLength={500}

@@ -7,7 +7,7 @@ import { useBench } from '../BenchContext.ts';
 import { usePlan } from '../state/useDerived.ts';
 import { CupCard } from './CupCard.tsx';
 import styles from './make.module.css';
-import { NoteActs, ScentActs, SizeActs, TakeActs, ThicknessActs } from './PotActs.tsx';
+import { NoteActs, ScentActs, SizeActs, TakeActs, ThicknessActs, TroubleActs } from './PotActs.tsx';
 import { type BenchLogOfBatch } from './useBenchLog.ts';
 import { type Made, type MadePot } from './useMade.ts';
 import { VerdictPanel } from './VerdictPanel.tsx';
@@ -69,6 +69,8 @@ function PotAtHand(props: {
     ...made.cups.filter((c) => c.potId === pot.id),
     ...made.cups.filter((c) => c.potId !== pot.id && leftOf(c.id) < 1 && leftOf(c.id) > 0.005),
   ];
+  const isHeavy = pot.flow.superfat !== null && pot.flow.superfat < 0;
+  const mayHoldLye = isHeavy || said.some((e) => e.kind === 'trouble');
   const draw = pot.flow.draws.reduce((sum, d) => sum + d.mass, 0);
   return (
     <>
@@ -79,10 +81,13 @@ function PotAtHand(props: {
           {pot.flow.superfat !== null && ` · superfat ${print.fixed(pot.flow.superfat * 100, 1)} %`}
         </span>
       </div>
-      {pot.flow.superfat !== null && pot.flow.superfat < 0 && (
+      {mayHoldLye && (
         <p role="alert" className={styles.heavy}>
-          More lye than its oils can take. Wear gloves: it may hold lye. After two days wet the soap at
-          several spots and test by pH; 11 or more fails. Nothing is sold or used until it passes.
+          {isHeavy
+            ? 'More lye than its oils can take.'
+            : 'What seized, riced, separated or weeps may hold lye in places.'}{' '}
+          Wear gloves. After two days wet the soap at several spots and test by pH; 11 or more fails. Nothing
+          is sold or used until it passes.
         </p>
       )}
       <VerdictPanel potId={pot.id} name={pot.name} log={log.entries} stage={stage} />
@@ -109,6 +114,7 @@ function PotAtHand(props: {
       <TakeActs pot={pot} pots={made.pots} onSay={say} />
       {scent?.when === 'pot' && pot.flow.pot.scented && <ScentActs said={lastOf('scented')} onSay={say} />}
       <ThicknessActs said={lastOf('thickness')} onSay={say} />
+      <TroubleActs onSay={say} />
       <NoteActs onSay={say} />
     </>
   );

@@ -20,10 +20,10 @@ const PotPart = lazy(() => import('../make/PotPart.tsx').then((m) => ({ default:
 export function MakeStep() {
   const { id = '' } = useParams();
   const plan = usePlan();
-  if (plan.pots.length === 0 || plan.base.oils.length === 0)
+  if (plan.base.oils.length === 0)
     return (
       <EmptyState title="Nothing to make yet">
-        Add oils in Base and colours in Pots; the cups stand here when the work begins.
+        Add oils in Base, or begin with a base; colours can follow while the day goes on.
       </EmptyState>
     );
   return <AtTheBench batchId={id} />;
@@ -58,7 +58,10 @@ function AtTheBench({ batchId }: { readonly batchId: string }) {
             }}
           />
         )}
-        {part === 'pots' && (
+        {part === 'pots' && made.pots.length === 0 && (
+          <EmptyState title="No pots yet">Add a colour in Pots: it stands here at once.</EmptyState>
+        )}
+        {part === 'pots' && made.pots.length > 0 && (
           <Suspense fallback={<p role="status">Opening…</p>}>
             <PotPart made={made} log={log} stage={stage} />
           </Suspense>

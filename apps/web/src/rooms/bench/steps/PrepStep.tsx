@@ -13,12 +13,14 @@ const DispersionsPart = lazy(() =>
   import('./prep/DispersionsPart.tsx').then((m) => ({ default: m.DispersionsPart })),
 );
 const OrderPart = lazy(() => import('./prep/OrderPart.tsx').then((m) => ({ default: m.OrderPart })));
+const PourPart = lazy(() => import('./prep/PourPart.tsx').then((m) => ({ default: m.PourPart })));
 const LabelsPart = lazy(() => import('./prep/LabelsPart.tsx').then((m) => ({ default: m.LabelsPart })));
 
 const PARTS = [
   { key: 'sheet', label: 'Weigh sheet' },
   { key: 'dispersions', label: 'Dispersions' },
   { key: 'order', label: 'Order and pace' },
+  { key: 'pour', label: 'Pour' },
   { key: 'labels', label: 'Cup labels' },
 ] as const;
 const KEYS = PARTS.map((p) => p.key);
@@ -42,6 +44,7 @@ export function PrepStep() {
         <div inert={locked}>
           {part === 'dispersions' && <DispersionsPart />}
           {part === 'order' && <OrderPart />}
+          {part === 'pour' && <PourPart />}
           {part === 'labels' && <LabelsPart />}
         </div>
       </Suspense>

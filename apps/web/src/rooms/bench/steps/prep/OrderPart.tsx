@@ -1,7 +1,7 @@
-import { Segmented } from 'antd';
+import { Checkbox, Segmented } from 'antd';
 import { useMemo } from 'react';
 import { type Check } from '@kleur/core/checks';
-import { ORDER_WAYS, type OrderWay, setWork, type Work } from '@kleur/core/plan';
+import { ORDER_WAYS, type OrderWay, setDay, setWork, type Work } from '@kleur/core/plan';
 import { timelineOf, type WorkOrder, workOrder } from '@kleur/core/work';
 import * as why from '@kleur/core/why';
 import { usePrinter } from '../../../../shared/hooks/useSettings.ts';
@@ -38,6 +38,7 @@ export function OrderPart() {
     <div className="two wide-left">
       <div>
         <OrderList order={order} />
+        <HeldPots />
         <PaceChart timeline={timeline} order={order.order} />
       </div>
       <aside className="no-print">
@@ -109,6 +110,29 @@ function OrderList({ order }: { readonly order: WorkOrder }) {
           counts double.
         </span>
       </p>
+    </section>
+  );
+}
+
+/** Pots that wait at emulsion: blended, coloured and scented only when it is their turn to be poured. */
+function HeldPots() {
+  const plan = usePlan();
+  const edit = useEdit();
+  const { held } = plan.work.day;
+  const pots = plan.pots.filter((p) => !p.ownLye && p.place === 'mould');
+  return (
+    <section aria-label="Held at emulsion" className="no-print">
+      <h2>Held at emulsion until its turn</h2>
+      <p className="soft small">
+        Such a pot stays fluid; it is blended, coloured and scented right before it is poured.
+      </p>
+      <Checkbox.Group
+        value={[...held]}
+        options={pots.map((p) => ({ value: p.id, label: p.name }))}
+        onChange={(ids) => {
+          edit((p) => setDay(p, { held: ids }), 'held');
+        }}
+      />
     </section>
   );
 }

@@ -1,0 +1,53 @@
+import { Button } from 'antd';
+import { useState } from 'react';
+import { weighableLine } from '@kleur/core/day';
+import { type SheetLine } from '@kleur/core/sheet';
+import { usePrinter } from '../../../shared/hooks/useSettings.ts';
+import styles from './make.module.css';
+import { MassAct } from './MassAct.tsx';
+import { type BenchLogOfBatch } from './useBenchLog.ts';
+
+/** What to weigh or do; of lye and oils also what it really weighed. */
+export function BigLine(props: {
+  readonly line: SheetLine;
+  /** What it really weighed, g. */
+  readonly weighed: number | undefined;
+  readonly onSay: BenchLogOfBatch['say'];
+}) {
+  const { line, weighed, onSay } = props;
+  const print = usePrinter();
+  const [other, setOther] = useState(false);
+  return (
+    <li>
+      {line.amount !== '' && <b className="figure">{line.amount}</b>}
+      <span>
+        {line.what}
+        {line.note !== '' && <span className="soft"> {line.note}</span>}
+        {line.running !== '' && <span className="soft figure"> (scale shows {line.running})</span>}
+        {weighed !== undefined && <b className={styles.weighed}> {print.mass(weighed)} weighed</b>}
+      </span>
+      {weighableLine(line.id) &&
+        (other ? (
+          <span className={styles.taps}>
+            <MassAct
+              label={`What ${line.what} weighed`}
+              act="It weighed this"
+              onSay={(value) => {
+                onSay({ kind: 'weighed', target: line.id, by: 'grams', value });
+                setOther(false);
+              }}
+            />
+          </span>
+        ) : (
+          <Button
+            aria-label={`${line.what} weighed otherwise`}
+            onClick={() => {
+              setOther(true);
+            }}
+          >
+            Weighed otherwise…
+          </Button>
+        ))}
+    </li>
+  );
+}
