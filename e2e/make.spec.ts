@@ -161,3 +161,66 @@ test('a day step by step: the checklist before the lye, what is left out, a time
   await expect(page.getByRole('alert')).toContainText('Stop blending, stir by hand.');
   await expect(steps).toContainText('4 of 28 done or left out');
 });
+
+test('opens and logs without the server, and all is there once afterwards', async ({
+  page,
+  context,
+  batches,
+  bench,
+}) => {
+  await openMake(batches, bench, 'Step by step');
+  await page.evaluate(async () => {
+    await navigator.serviceWorker.ready;
+    while (!(await caches.has('kleur-data')) || (await (await caches.open('kleur-data')).keys()).length < 4)
+      await new Promise((resolve) => setTimeout(resolve, 50));
+  });
+  const manifest = await page.request.get('/manifest.webmanifest');
+  expect(((await manifest.json()) as { icons: unknown[] }).icons).toHaveLength(3);
+  await tap(page, 'Done');
+  const first = page.getByRole('article').getByRole('heading');
+  await expect(first).toHaveText('Gather: And besides');
+  await expect.poll(async () => (await logOf(page)).entries.length).toBe(1);
+
+  await context.setOffline(true);
+  await page.reload();
+  await expect(first).toHaveText('Gather: And besides');
+  await expect(page.getByText('The server cannot be reached.')).toBeVisible();
+  await tap(page, 'Done');
+  await expect(page.getByText(/1 entry waits on this device to be sent/)).toBeVisible();
+  await page.reload();
+  await expect(page.getByText(/1 entry waits on this device to be sent/)).toBeVisible();
+  await expect(first).not.toHaveText('Gather: And besides');
+
+  await context.setOffline(false);
+  await expect(page.getByText(/waits on this device/)).toBeHidden();
+  expect((await logOf(page)).entries.map((e) => e.kind)).toEqual(['done', 'done']);
+});
+
+test('the pour is written move by move, by hand too, and is one screen while it is made', async ({
+  page,
+  batches,
+  bench,
+}) => {
+  await batches.openBatch('Kingfisher');
+  await bench.step('Prep');
+  await bench.part('Pour');
+  const moves = page.getByRole('list', { name: 'Moves of the pour' });
+  await expect(moves.getByRole('listitem')).toHaveCount(12);
+  await page.getByText('by my own script').click();
+  await page.getByRole('button', { name: 'Add a stroke' }).tap();
+  await page.getByRole('textbox', { name: 'Path' }).fill('one slow eight');
+  const last = moves.getByRole('listitem').last();
+  await expect(last).toContainText('One slow eight');
+  // A pour taken out is poured at the end, and the page says so.
+  await moves
+    .getByRole('button', { name: /^Leave out/ })
+    .first()
+    .tap();
+  await expect(page.getByText(/33 % of it are in no move and are poured at the end/)).toBeVisible();
+  await bench.waitSaved();
+  await bench.step('Make');
+  await page.getByRole('button', { name: 'Pour', exact: true }).tap();
+  const step = page.getByRole('article', { name: 'Pour' });
+  await expect(step).toContainText('One slow eight');
+  await expect(step).toContainText('scale shows');
+});

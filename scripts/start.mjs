@@ -5,24 +5,21 @@ import { build, install, root } from './setup.mjs';
 /*
  * npm start              the workspace with the demo data, kept in .kleur/demo
  * npm start -- --empty   a workspace of one's own, kept in .kleur/own, which starts with the shelf alone
+ * --lan, with either: open to other devices of the network, encrypted and behind a passphrase
  * KLEUR_DATA, PORT and HOST in the environment override folder and address.
  */
 const empty = process.argv.includes('--empty');
 install();
 build();
 
-const server = spawn(
-  process.execPath,
-  [join(root, 'apps/server/bundle/main.js'), ...(empty ? ['--empty'] : [])],
-  {
-    cwd: root,
-    stdio: 'inherit',
-    env: {
-      ...process.env,
-      NODE_ENV: 'production',
-      KLEUR_DATA: process.env.KLEUR_DATA ?? join(root, '.kleur', empty ? 'own' : 'demo'),
-    },
+const server = spawn(process.execPath, [join(root, 'apps/server/bundle/main.js'), ...process.argv.slice(2)], {
+  cwd: root,
+  stdio: 'inherit',
+  env: {
+    ...process.env,
+    NODE_ENV: 'production',
+    KLEUR_DATA: process.env.KLEUR_DATA ?? join(root, '.kleur', empty ? 'own' : 'demo'),
   },
-);
+});
 for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => server.kill(signal));
 server.on('exit', (code) => process.exit(code ?? 0));

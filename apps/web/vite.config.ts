@@ -2,6 +2,7 @@ import { createRequire } from 'node:module';
 import { dirname, join } from 'node:path';
 import react from '@vitejs/plugin-react';
 import { defaultClientConditions, defineConfig, type Plugin } from 'vite';
+import { VitePWA } from 'vite-plugin-pwa';
 
 /** The package offers its development build to bundlers, warnings and all. */
 const router = join(
@@ -62,6 +63,52 @@ const preloadFont: Plugin = {
   },
 };
 
+/** What a page reads when it opens: kept for when the server is away. What is asked again and again is not among it. */
+const READ_ON_OPENING = /^\/api\/(access|settings|materials|batches(\/[^/]+)?)$/;
+
+/**
+ * The service worker: the whole application lies in it, so that it opens without the server; with it, pages and data are
+ * always the server's. It is registered where the making day begins (`data/offline.ts`).
+ */
+const installable = VitePWA({
+  injectRegister: false,
+  manifest: {
+    name: 'Kleur',
+    short_name: 'Kleur',
+    description: 'Colour for soap made by hand',
+    start_url: '/',
+    display: 'standalone',
+    background_color: '#e4e4e4',
+    theme_color: '#2a2a2a',
+    icons: [
+      { src: '/icon.svg', sizes: 'any', type: 'image/svg+xml', purpose: 'any' },
+      { src: '/icon-192.png', sizes: '192x192', type: 'image/png' },
+      { src: '/icon-512.png', sizes: '512x512', type: 'image/png', purpose: 'any maskable' },
+    ],
+  },
+  workbox: {
+    globPatterns: ['**/*.{js,css,html,svg,png,woff2,wav}'],
+    skipWaiting: true,
+    clientsClaim: true,
+    inlineWorkboxRuntime: true,
+    cleanupOutdatedCaches: true,
+    navigateFallback: null,
+    runtimeCaching: [
+      {
+        urlPattern: ({ request, url }) =>
+          request.mode === 'navigate' && !/^\/(api|trust)(\/|$)/.test(url.pathname),
+        handler: 'NetworkOnly',
+        options: { precacheFallback: { fallbackURL: '/index.html' } },
+      },
+      {
+        urlPattern: new RegExp(`^https?://[^/]+${READ_ON_OPENING.source.slice(1)}`),
+        handler: 'NetworkFirst',
+        options: { cacheName: 'kleur-data', expiration: { maxEntries: 60 } },
+      },
+    ],
+  },
+});
+
 /** Parts that every page needs: they change seldom, and each is one file for the browser to keep. */
 const FRAMEWORK =
   /node_modules\/(react|react-dom|scheduler|react-router|@reduxjs|immer|reselect|redux|redux-thunk|react-redux|use-sync-external-store)\//;
@@ -89,7 +136,7 @@ const SHEET = /core.src.sheet|prep.useSheet/;
 const CORE = /core.src.(balance|plan|work|pigment|checks|match.adjust)/;
 
 export default defineConfig(({ command }) => ({
-  plugins: [react(), smallerImports, preloadFont],
+  plugins: [react(), smallerImports, preloadFont, installable],
   resolve: {
     conditions: ['source', ...defaultClientConditions],
     alias:

@@ -14,6 +14,8 @@ export interface Started {
   readonly child: ChildProcess;
   readonly ready: Promise<void>;
   readonly ended: Promise<Ended>;
+  /** What it has said so far at the terminal. */
+  readonly said: () => string;
 }
 
 export interface ServerProcess {
@@ -24,7 +26,12 @@ export interface ServerProcess {
    * @param prefix a command that runs the server, to limit it.
    * @param env more for its environment.
    */
-  readonly start: (prefix?: readonly string[], port?: number | string, env?: NodeJS.ProcessEnv) => Started;
+  readonly start: (
+    prefix?: readonly string[],
+    port?: number | string,
+    env?: NodeJS.ProcessEnv,
+    flags?: readonly string[],
+  ) => Started;
   readonly stopAll: () => void;
 }
 
@@ -34,20 +41,22 @@ export function serverProcess(ownPort: number): ServerProcess {
   const server: ServerProcess = {
     origin: `http://127.0.0.1:${ownPort}`,
     folder: '',
-    start(prefix = [], port = ownPort, env = {}) {
+    start(prefix = [], port = ownPort, env = {}, flags = []) {
       const [command, ...args] = [...prefix, process.execPath, MAIN];
-      const child = spawn(command, args, {
+      const child = spawn(command, [...args, ...flags], {
         env: { ...process.env, ...env, KLEUR_DATA: server.folder, PORT: String(port) },
       });
       running.add(child);
       let stderr = '';
+      let stdout = '';
       child.stderr.on('data', (d: Buffer) => (stderr += d.toString()));
       const ready = new Promise<void>((resolve, reject) => {
         child.on('exit', () => {
           reject(new Error(`The server ended before it was ready: ${stderr}`));
         });
         child.stdout.on('data', (d: Buffer) => {
-          if (d.toString().includes('ready')) resolve();
+          stdout += d.toString();
+          if (stdout.includes('ready')) resolve();
         });
       });
       // Tests of a server that ends at once do not wait for it to be ready.
@@ -57,7 +66,7 @@ export function serverProcess(ownPort: number): ServerProcess {
           resolve({ code, stderr });
         }),
       );
-      return { child, ready, ended };
+      return { child, ready, ended, said: () => stdout };
     },
     stopAll() {
       for (const child of running) child.kill('SIGKILL');

@@ -6,6 +6,7 @@ import { CopiesModule } from './copies/copies.module.ts';
 import { DemoModule } from './demo/demo.module.ts';
 import { domains } from './domains.ts';
 import { HealthController } from './health.controller.ts';
+import { type Certificate } from './lan/certificates.ts';
 import { HeavyModule } from './heavy/heavy.module.ts';
 import { type StorageError } from './storage/data-folder.ts';
 import { type FirstContent } from './storage/domain.ts';
@@ -19,6 +20,8 @@ export interface AppOptions {
   readonly access: AccessService;
   /** Host names besides loopback under which the application is reached. */
   readonly names?: readonly string[];
+  /** What other devices are told to trust, while Kleur is open to them. */
+  readonly root?: Certificate;
   /** Folder of the built web application; without it only the API is served. */
   readonly webRoot?: string;
   /** The worker thread for heavy work; without one it runs in the server's own. */

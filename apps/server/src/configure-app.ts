@@ -27,6 +27,7 @@ const CONTENT = {
   'font-src': ["'self'"],
   'connect-src': ["'self'"],
   'worker-src': ["'self'"],
+  'manifest-src': ["'self'"],
   'base-uri': ["'none'"],
   'form-action': ["'none'"],
   'frame-ancestors': ["'none'"],

@@ -3,6 +3,7 @@ import { type NestExpressApplication } from '@nestjs/platform-express';
 import { type Logger } from 'pino';
 import { AppModule, type AppOptions } from './app.module.ts';
 import { configureApp } from './configure-app.ts';
+import { trustPage } from './lan/trust-page.ts';
 import { serveWeb } from './web-files.ts';
 
 /** The application, configured and not yet listening. */
@@ -15,6 +16,7 @@ export async function createApp(options: AppOptions, log: Logger): Promise<NestE
   });
   app.useLogger(['error', 'warn']);
   configureApp(app, log, options.names);
+  if (options.root) app.use(trustPage(options.root));
   if (options.webRoot) serveWeb(app, options.webRoot);
   app.enableShutdownHooks();
   return app;

@@ -10,10 +10,12 @@ import { RouterProvider } from 'react-router';
 import { router } from './app/router.tsx';
 import { store } from './app/store.ts';
 import { theme } from './app/theme.ts';
+import { whenAtRest } from './data/whenAtRest.ts';
 import { applyTokens } from './shared/tokens.ts';
 import { Notices } from './shared/ui/Notices.tsx';
 
 applyTokens(document.documentElement);
+whenAtRest(() => void import('./data/benchLogs.ts').then((m) => m.sendWaitingLogs(store)));
 
 createRoot(document.getElementById('root')!).render(
   <StrictMode>

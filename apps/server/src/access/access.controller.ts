@@ -16,9 +16,10 @@ export class AccessController {
   @Get()
   @ApiOkResponse({ type: AccessDto })
   get(@Req() request: Request): AccessDto {
-    const { isProtected, isLocal } = this.access;
+    const { isProtected, isLocal, lan } = this.access;
     const id = sessionOf(request);
-    return { isProtected, isLocal, isSignedIn: !isProtected || (id !== null && this.access.isOpen(id)) };
+    const isSignedIn = !isProtected || (id !== null && this.access.isOpen(id));
+    return { isProtected, isLocal, isSignedIn, lan: isSignedIn ? [...lan] : [] };
   }
 
   /** A few tries a minute: guessing must not pay. */

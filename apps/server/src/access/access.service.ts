@@ -21,10 +21,14 @@ const LONGEST_DEVICE = 200;
 export class AccessService {
   private record: AccessRecord;
 
-  /** @param isLocal whether the server listens on its own machine alone. */
+  /**
+   * @param isLocal whether the server listens on its own machine alone.
+   * @param lan addresses under which other devices of the network reach it.
+   */
   constructor(
     private readonly folder: string,
     readonly isLocal: boolean,
+    readonly lan: readonly string[] = [],
   ) {
     this.record = readAccess(folder);
   }

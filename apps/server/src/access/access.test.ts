@@ -43,6 +43,7 @@ it('lets everybody on this machine in until there is a passphrase, and nobody wi
     isProtected: false,
     isSignedIn: true,
     isLocal: true,
+    lan: [],
   } satisfies Access);
   const cookie = await protect();
   const before = (await t.api.get(routes.batches).set('cookie', cookie).expect(200)).body as BatchPage;

@@ -43,6 +43,8 @@ export class BenchLog {
   private state = NOTHING;
   private readonly listeners = new Set<() => void>();
   private cursor = 0;
+  /** Ids of entries that are shown because the server had them last time. */
+  private remembered: ReadonlySet<string> = new Set();
   private busy: Promise<void> | null = null;
   private again = false;
   private leaving = false;
@@ -71,8 +73,13 @@ export class BenchLog {
       else void this.exchange();
     }, ASK_EVERY);
     try {
-      const waiting = await (await this.outbox).of(this.batchId);
-      this.take(waiting, { waiting: new Set([...this.state.waiting, ...waiting.map((e) => e.id)]) });
+      const outbox = await this.outbox;
+      const [waiting, known] = await Promise.all([outbox.of(this.batchId), outbox.known(this.batchId)]);
+      // What the server had last time serves until it says itself what it has.
+      if (this.cursor === 0) this.remembered = new Set(known.map((e) => e.id));
+      this.take([...known, ...waiting], {
+        waiting: new Set([...this.state.waiting, ...waiting.map((e) => e.id)]),
+      });
     } catch {
       this.set({ kept: false });
     }
@@ -124,9 +131,13 @@ export class BenchLog {
       this.again = false;
       try {
         await this.send();
+        const isFirst = this.cursor === 0;
         const { entries, cursor } = await this.server.after(this.cursor);
         this.cursor = cursor;
+        if (isFirst) this.forget(entries);
         if (entries.length > 0) await this.acknowledged(entries);
+        if (isFirst || entries.length > 0)
+          await (await this.outbox).remember(this.batchId, entries, isFirst).catch(() => undefined);
         if (!this.state.online) this.set({ online: true });
       } catch {
         if (this.state.online) this.set({ online: false });
@@ -166,6 +177,14 @@ export class BenchLog {
     const had = [...this.state.waiting].filter((id) => ids.has(id));
     this.take(entries, { waiting: new Set([...this.state.waiting].filter((id) => !ids.has(id))) });
     if (had.length > 0) await (await this.outbox).remove(had).catch(() => undefined);
+  }
+
+  /** Drops what was remembered of the server and is not there any more: a copy was put back. */
+  private forget(has: readonly LogEntry[]): void {
+    const ids = new Set(has.map((e) => e.id));
+    const gone = [...this.remembered].filter((id) => !ids.has(id) && !this.state.waiting.has(id));
+    this.remembered = new Set();
+    if (gone.length > 0) this.set({ entries: this.state.entries.filter((e) => !gone.includes(e.id)) });
   }
 
   private take(entries: readonly LogEntry[], change: Partial<LogState>): void {

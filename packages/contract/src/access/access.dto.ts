@@ -1,4 +1,4 @@
-import { Flag, Moment, Text } from '../fields.dto.ts';
+import { Flag, Moment, Text, Texts } from '../fields.dto.ts';
 import {
   type Access,
   PASSPHRASE_LIMITS,
@@ -13,6 +13,7 @@ export class AccessDto implements Access {
   @Flag() isProtected!: boolean;
   @Flag() isSignedIn!: boolean;
   @Flag({ description: 'Listens on its own machine alone' }) isLocal!: boolean;
+  @Texts(50, 200, { description: 'Addresses for devices of the network' }) lan!: string[];
 }
 
 export class SessionDto implements Session {

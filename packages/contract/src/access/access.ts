@@ -5,6 +5,8 @@ export interface Access {
   readonly isSignedIn: boolean;
   /** Whether the passphrase may be taken away: only while the server listens on this machine alone. */
   readonly isLocal: boolean;
+  /** Addresses under which devices of the network reach it, the one to try first at the front. */
+  readonly lan: readonly string[];
 }
 
 /** A browser that has signed in. */

@@ -43,7 +43,7 @@ export function BatchesRoom() {
     try {
       return await work;
     } catch (e) {
-      void message.error(failureOf(e).message);
+      message.error(failureOf(e).message);
       return undefined;
     }
   };
@@ -55,7 +55,7 @@ export function BatchesRoom() {
   };
   const duplicate = async (batch: BatchSummary): Promise<void> => {
     const made = await attempt(copy(batch.id).unwrap());
-    if (made) void message.success(`“${made.name}” is in the list.`);
+    if (made) message.success(`“${made.name}” is in the list.`);
   };
   const removeWithUndo = async (batch: BatchSummary): Promise<void> => {
     if (!(await attempt(remove(batch.id).unwrap()))) return;

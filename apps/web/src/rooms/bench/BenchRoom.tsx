@@ -70,7 +70,7 @@ export function BenchRoom() {
     const { document } = loaded;
     dispatch(bench.opened(loaded));
     if (document.leftOut !== undefined) {
-      void message.warning(
+      message.warning(
         `${document.leftOut} entries of this batch cannot be read and are left out here. They stay stored until you change something.`,
         10,
       );
@@ -242,7 +242,7 @@ function Elsewhere({ id }: { readonly id: string }) {
   useEffect(
     () =>
       watchElsewhere(id, store, () => {
-        void message.info('This batch was changed elsewhere. You see its newest version.');
+        message.info('This batch was changed elsewhere. You see its newest version.');
       }),
     [id, store, message],
   );

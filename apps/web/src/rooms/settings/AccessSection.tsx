@@ -7,6 +7,7 @@ import {
   useSessionsQuery,
   useSignOutMutation,
 } from '../../data/access.ts';
+import { forgetOffline } from '../../data/offline.ts';
 import { failureOf } from '../../data/api.ts';
 import { useDays } from '../../shared/hooks/useDays.ts';
 import { ActsCell, PlainTable } from '../../shared/ui/PlainTable.tsx';
@@ -45,7 +46,9 @@ export function AccessSection() {
             Remove it…
           </Button>
         )}
-        {access.isProtected && <Button onClick={() => void signOut()}>Sign out</Button>}
+        {access.isProtected && (
+          <Button onClick={() => void forgetOffline().then(() => signOut())}>Sign out</Button>
+        )}
       </div>
       {access.isProtected && <Sessions />}
       {dialog !== null && (
@@ -70,7 +73,7 @@ function Sessions() {
     try {
       await end(id).unwrap();
     } catch (e) {
-      void message.error(failureOf(e).message);
+      message.error(failureOf(e).message);
     }
   };
   return (

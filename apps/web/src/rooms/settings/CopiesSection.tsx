@@ -29,9 +29,9 @@ export function CopiesSection() {
   const run = async (): Promise<void> => {
     try {
       await make().unwrap();
-      void message.success('A copy is made.');
+      message.success('A copy is made.');
     } catch (e) {
-      void message.error(failureOf(e).message);
+      message.error(failureOf(e).message);
     }
   };
   return (

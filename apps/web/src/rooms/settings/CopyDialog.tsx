@@ -16,9 +16,9 @@ export function CopyDialog({ copy, onClose }: { readonly copy: Copy; readonly on
     try {
       await restore(copy.name).unwrap();
       onClose();
-      void message.success('The copy was restored. What was there before was copied first.');
+      message.success('The copy was restored. What was there before was copied first.');
     } catch (e) {
-      void message.error(failureOf(e).message);
+      message.error(failureOf(e).message);
     }
   };
   return (

@@ -28,7 +28,7 @@ export function PassphraseDialog(props: {
     setProblem(null);
     try {
       await change({ current: current ?? null, passphrase: removes ? null : (passphrase ?? null) }).unwrap();
-      void message.success(removes ? 'The passphrase was removed.' : 'The passphrase was set.');
+      message.success(removes ? 'The passphrase was removed.' : 'The passphrase was set.');
       onClose();
     } catch (e) {
       const failure = failureOf(e);

@@ -20,6 +20,7 @@ import { SettingsForm } from '../../shared/settings/SettingsForm.tsx';
 import { UnitFields } from '../../shared/settings/UnitFields.tsx';
 import { unitName } from '../../shared/ui/unitName.ts';
 import { AccessSection } from './AccessSection.tsx';
+import { TabletSection } from './TabletSection.tsx';
 import { CopiesSection } from './CopiesSection.tsx';
 import styles from './SettingsRoom.module.css';
 import { useNotices } from '../../shared/hooks/useNotices.ts';
@@ -59,6 +60,7 @@ export function SettingsRoom() {
       {!isLoading && (
         <>
           <AccessSection />
+          <TabletSection />
           <CopiesSection />
           <DemoSection />
         </>
@@ -126,9 +128,9 @@ function DemoSection() {
     try {
       await reset().unwrap();
       setAsking(false);
-      void message.success('The demo data was reset.');
+      message.success('The demo data was reset.');
     } catch (e) {
-      void message.error(failureOf(e).message);
+      message.error(failureOf(e).message);
     }
   };
   return (

@@ -23,7 +23,7 @@ export function OwnedDrawer(props: {
           .map((m) => ({ id: m.id, version: m.version, material: { ...writeOf(m), inStock } })),
       ).unwrap();
     } catch (e) {
-      void message.error(failureOf(e).message);
+      message.error(failureOf(e).message);
     }
   };
   return (

@@ -45,7 +45,7 @@ export function ShelfRoom() {
     try {
       await save({ id: m.id, version: m.version, material: { ...writeOf(m), inStock: !m.inStock } }).unwrap();
     } catch (e) {
-      void message.error(failureOf(e).message);
+      message.error(failureOf(e).message);
     }
   };
   const offerUndo = (m: MaterialWire): void => {

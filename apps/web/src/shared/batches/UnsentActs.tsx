@@ -25,7 +25,7 @@ export function UnsentActs(props: {
     try {
       await work();
     } catch (e) {
-      void message.error(failureOf(e).message);
+      message.error(failureOf(e).message);
     }
   };
   const restore = async (): Promise<void> => {

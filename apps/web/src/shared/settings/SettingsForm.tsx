@@ -36,7 +36,7 @@ export function SettingsForm({ name, children }: { readonly name: string; readon
     } catch (e) {
       const failure = failureOf(e);
       const elsewhere = showServerErrors(form, failure.fields);
-      if (failure.fields.length === 0 || elsewhere.length > 0) void message.error(failure.message);
+      if (failure.fields.length === 0 || elsewhere.length > 0) message.error(failure.message);
       if (failure.code === 'stale-version') void refetch();
     }
   });

@@ -88,7 +88,7 @@ export function ApartPanel({
     } else if (pot && recipe) {
       dispatch(edits.formulaSet({ potId: pot.pot.id, parts: formulaOf(recipe.parts, shelf) }));
       const joined = answers[found]!.joined;
-      if (joined.length > 0) void message.info(`${joinedText(joined, shelf)}.`);
+      if (joined.length > 0) message.info(`${joinedText(joined, shelf)}.`);
     }
   };
 

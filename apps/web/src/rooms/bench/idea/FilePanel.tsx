@@ -30,7 +30,7 @@ const useTake = () => {
       ),
     );
     if (colours.length > PLAN_LIMITS.palette) {
-      void message.info(
+      message.info(
         `A batch holds ${PLAN_LIMITS.palette} colours: the first ${PLAN_LIMITS.palette} of ${colours.length} were taken.`,
       );
     }

@@ -55,16 +55,16 @@ export function PaletteRow({
     );
     const bare = colours.filter((c) => !c.match?.recipes[0]?.parts.length).map((c) => c.colour.name);
     if (bare.length > 0)
-      void message.warning(`The shelf has nothing for ${bare.join(', ')}: made without colour.`, 10);
-    else void message.success('The pots follow the palette until you edit their formulas.');
+      message.warning(`The shelf has nothing for ${bare.join(', ')}: made without colour.`, 10);
+    else message.success('The pots follow the palette until you edit their formulas.');
   };
   const save = async (): Promise<void> => {
     try {
       const palette = plan.idea.colours.map((c) => ({ name: c.name, lab: c.lab }));
       await savePalette({ name, favourite: false, colours: palette }).unwrap();
-      void message.success(`The palette “${name}” is saved.`);
+      message.success(`The palette “${name}” is saved.`);
     } catch (e) {
-      void message.error(failureOf(e).message);
+      message.error(failureOf(e).message);
     }
   };
   const file: PaletteFile = { name, colours: plan.idea.colours.map((c) => ({ name: c.name, lab: c.lab })) };

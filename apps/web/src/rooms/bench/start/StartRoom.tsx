@@ -108,12 +108,12 @@ export function StartRoom() {
         plan,
       }).unwrap();
       if (bare.length > 0)
-        void message.warning(`The shelf has no colour for ${bare.join(', ')}: choose one in Pots.`, 10);
+        message.warning(`The shelf has no colour for ${bare.join(', ')}: choose one in Pots.`, 10);
       await navigate(`/batches/${made.id}/${plan.base.oils.length === 0 ? 'base' : 'pots'}`, {
         replace: true,
       });
     } catch (e) {
-      void message.error(failureOf(e).message);
+      message.error(failureOf(e).message);
       setBusy(false);
     }
   };

@@ -7,6 +7,7 @@ import { EmptyState } from '../../../shared/ui/EmptyState.tsx';
 import { PartTabs } from '../../../shared/ui/PartTabs.tsx';
 import { LogList } from '../make/LogList.tsx';
 import styles from '../make/make.module.css';
+import { OfflineWords } from '../make/OfflineWords.tsx';
 import { StepByStep } from '../make/StepByStep.tsx';
 import { TooFast } from '../make/TooFast.tsx';
 import { type BenchLogOfBatch, useBenchLog } from '../make/useBenchLog.ts';
@@ -66,6 +67,7 @@ function AtTheBench({ batchId }: { readonly batchId: string }) {
             <PotPart made={made} log={log} stage={stage} />
           </Suspense>
         )}
+        <OfflineWords batchId={batchId} />
         <LogList entries={log.entries} made={made} steps={steps} refused={log.refused} onSay={log.say} />
       </PartTabs>
     </div>

@@ -65,9 +65,9 @@ function RecipeMenu({ onDone }: { readonly onDone: () => void }) {
         oils: oils.map((o) => ({ material: materialOf(plan, o.materialId), percent: o.percent })),
       }).unwrap();
       setName('');
-      void message.success('Saved.');
+      message.success('Saved.');
     } catch (e) {
-      void message.error(failureOf(e).message);
+      message.error(failureOf(e).message);
     }
   };
   const drop = async (recipe: RecipeWire): Promise<void> => {
@@ -75,7 +75,7 @@ function RecipeMenu({ onDone }: { readonly onDone: () => void }) {
       await remove(recipe.id).unwrap();
       notice({ key: recipe.id, title: `“${recipe.name}” removed`, undo: () => void restore(recipe.id) });
     } catch (e) {
-      void message.error(failureOf(e).message);
+      message.error(failureOf(e).message);
     }
   };
   return (

@@ -27,7 +27,7 @@ export function KeepMould({ mould }: { readonly mould: Mould }) {
     try {
       if (!found) {
         await create(mould).unwrap();
-        void message.success('Saved for other batches.');
+        message.success('Saved for other batches.');
         return;
       }
       await remove(found.id).unwrap();
@@ -37,7 +37,7 @@ export function KeepMould({ mould }: { readonly mould: Mould }) {
         undo: () => void restore(found.id),
       });
     } catch (e) {
-      void message.error(failureOf(e).message);
+      message.error(failureOf(e).message);
     }
   };
   return (

@@ -62,9 +62,7 @@ function useSheetTicks(): Ticks {
   const onTick = useStable((lineId: string, done: boolean) => {
     tick({ batchId: id, lineId, done })
       .unwrap()
-      .catch(
-        () => void message.error('The tick was not saved: the server cannot be reached. Tick it again.'),
-      );
+      .catch(() => message.error('The tick was not saved: the server cannot be reached. Tick it again.'));
   });
   const done = useMemo(() => new Set(data?.filter((e) => e.done).map((e) => e.lineId)), [data]);
   return { done, onTick };
