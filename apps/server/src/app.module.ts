@@ -1,3 +1,4 @@
+import { dirname } from 'node:path';
 import { type DynamicModule, Module } from '@nestjs/common';
 import { AccessModule } from './access/access.module.ts';
 import { type AccessService } from './access/access.service.ts';
@@ -5,6 +6,7 @@ import { ColourModule } from './colour/colour.module.ts';
 import { CopiesModule } from './copies/copies.module.ts';
 import { DemoModule } from './demo/demo.module.ts';
 import { domains } from './domains.ts';
+import { FilesModule } from './files/files.module.ts';
 import { HealthController } from './health.controller.ts';
 import { type Certificate } from './lan/certificates.ts';
 import { HeavyModule } from './heavy/heavy.module.ts';
@@ -44,6 +46,7 @@ export class AppModule {
         AccessModule.of(access),
         HeavyModule.of(options.workerFile ?? null),
         ColourModule,
+        FilesModule.in(dirname(file)),
         CopiesModule.of(domains),
         DemoModule.of(domains, first),
       ],

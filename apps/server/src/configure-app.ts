@@ -1,6 +1,7 @@
 import { type NestExpressApplication } from '@nestjs/platform-express';
 import { DocumentBuilder, SwaggerModule } from '@nestjs/swagger';
-import { BODY_LIMIT_BYTES } from '@kleur/contract';
+import { BODY_LIMIT_BYTES, FILE_LIMIT_BYTES } from '@kleur/contract';
+import { MEDIA_TYPES } from '@kleur/core/formats';
 import compression from 'compression';
 import cookieParser from 'cookie-parser';
 import helmet from 'helmet';
@@ -14,8 +15,9 @@ import { boundedBody } from './problems/bounded-body.ts';
 import { ProblemFilter } from './problems/problem.filter.ts';
 import { validationPipe } from './problems/validation.ts';
 
-/** What pages may ask the browser for: the camera, for photos of soap. */
-const PERMISSIONS = 'camera=(self), microphone=(), geolocation=(), payment=(), usb=(), serial=(), midi=()';
+/** What pages may ask the browser for: camera and microphone, for photos and voice notes at the bench, and the scale. */
+const PERMISSIONS =
+  'camera=(self), microphone=(self), geolocation=(), payment=(), usb=(), serial=(self), midi=()';
 
 /** What a page may load: its own files, styles that Ant Design writes into the page, images in style sheets. */
 const CONTENT = {
@@ -23,7 +25,8 @@ const CONTENT = {
   'script-src': ["'self'"],
   'script-src-attr': ["'none'"],
   'style-src': ["'self'", "'unsafe-inline'"],
-  'img-src': ["'self'", 'data:'],
+  'img-src': ["'self'", 'data:', 'blob:'],
+  'media-src': ["'self'", 'blob:'],
   'font-src': ["'self'"],
   'connect-src': ["'self'"],
   'worker-src': ["'self'"],
@@ -57,6 +60,7 @@ export function configureApp(app: NestExpressApplication, log: Logger, names: re
   app.use(signedInOnly(access));
   app.use(compression());
   app.useBodyParser('json', { limit: BODY_LIMIT_BYTES });
+  app.useBodyParser('raw', { type: MEDIA_TYPES, limit: FILE_LIMIT_BYTES });
   app.use(boundedBody);
   app.useGlobalPipes(validationPipe());
   app.useGlobalFilters(new ProblemFilter(log));

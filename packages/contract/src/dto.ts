@@ -14,7 +14,7 @@ export { predictExample, PredictRequestDto, PredictResponseDto } from './colour/
 export { matchExample, MatchRequestDto, MatchResultDto } from './colour/match.dto.ts';
 export { CopyContentDto, CopyDto, CopyRestoreDto } from './copies/copies.dto.ts';
 export { DemoResetDto } from './demo/demo.dto.ts';
-export { LogPageDto, LogQueryDto, LogSendDto } from './log/log.dto.ts';
+export { LearnedDto, LogPageDto, LogQueryDto, LogSendDto, LookDto } from './log/log.dto.ts';
 export { PaletteUpdateDto, PaletteWireDto, PaletteWriteDto } from './palettes/palettes.dto.ts';
 export { HealthDto, ProblemDto } from './problems.dto.ts';
 export {

@@ -24,7 +24,8 @@ export {
   type StagePrediction,
 } from './colour/colour.ts';
 export { COPY_LATEST, COPY_REASONS, type Copy, type CopyContent, type CopyReason } from './copies/copies.ts';
-export { type LogPage, type LogSend } from './log/log.ts';
+export { FILE_LIMIT_BYTES } from './files/files.routes.ts';
+export { type LogPage, type LogSend, type Look } from './log/log.ts';
 export { type MaterialWire, type MaterialWrite } from './catalogue/materials.ts';
 export { type Problem, PROBLEM_CODES, type ProblemCode, type ProblemField } from './problems.ts';
 export { type MatchRequest, type MatchTarget } from './colour/match.ts';

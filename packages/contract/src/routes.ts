@@ -4,6 +4,7 @@ import { materialRoutes } from './catalogue/materials.routes.ts';
 import { colourRoutes } from './colour/colour.routes.ts';
 import { copyRoutes } from './copies/copies.routes.ts';
 import { demoRoutes } from './demo/demo.routes.ts';
+import { fileRoutes } from './files/files.routes.ts';
 import { logRoutes } from './log/log.routes.ts';
 import { paletteRoutes } from './palettes/palettes.routes.ts';
 import { savedRoutes } from './saved/saved.routes.ts';
@@ -21,6 +22,7 @@ export const routes = {
   ...demoRoutes,
   ...colourRoutes,
   ...copyRoutes,
+  ...fileRoutes,
   ...logRoutes,
   ...paletteRoutes,
   ...savedRoutes,

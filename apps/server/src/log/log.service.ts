@@ -1,6 +1,6 @@
 import { Injectable } from '@nestjs/common';
 import { type LogPage } from '@kleur/contract';
-import { isWayOf, LOG_LIMITS, type LogEntry } from '@kleur/core/day';
+import { type EntryKind, isWayOf, LOG_LIMITS, type LogEntry } from '@kleur/core/day';
 import { type EntityManager, In, MoreThan } from 'typeorm';
 import { BatchesService } from '../batches/batches.service.ts';
 import { BEING_MADE, demoLog } from '../demo/data/demo-log.ts';
@@ -72,6 +72,19 @@ export class LogService implements Content {
         await this.store.insert(m, { ...columns, batchId, place }, { id });
       }
     });
+  }
+
+  /** What of these kinds was said of the batches that were spoken of last, by the batch. */
+  async latest(batches: number, kinds: readonly EntryKind[]): Promise<Map<string, LogEntry[]>> {
+    const where = { kind: In([...kinds, 'voided']) };
+    const rows = await this.store.find({ where, order: { at: 'DESC' } });
+    const logs = new Map<string, LogEntry[]>();
+    for (const row of rows) {
+      const log = logs.get(row.batchId);
+      if (log) log.push(entry(row));
+      else if (logs.size < batches) logs.set(row.batchId, [entry(row)]);
+    }
+    return logs;
   }
 
   /** One batch of the demo is in the middle of its making day. */

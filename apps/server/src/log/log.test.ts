@@ -1,5 +1,5 @@
-import { type BatchPage, type LogPage, routes } from '@kleur/contract';
-import { type LogEntry } from '@kleur/core/day';
+import { type BatchDocument, type BatchPage, type LogPage, type Look, routes } from '@kleur/contract';
+import { type Learned, type LogEntry } from '@kleur/core/day';
 import { startApp, type TestApp } from '../../test/app.ts';
 
 let t: TestApp;
@@ -80,4 +80,35 @@ it.each([
   const before = await read(0);
   expect((await send(0, ...entries).expect(400)).body.code).toBe('invalid-input');
   expect(await read(0)).toEqual(before);
+});
+
+describe('what all days together say', () => {
+  const MINUTE = 60_000;
+  const at = 1_795_770_000_000;
+
+  it('learns the pace from the taps of every batch', async () => {
+    const before = (await t.api.get(routes.learned).expect(200)).body as Learned;
+    const { plan } = (await t.api.get(routes.batch(batches[1]!.id))).body as BatchDocument;
+    const pot = plan.pots[0]!.id;
+    await send(
+      1,
+      entry('p1', { kind: 'done', target: 'combine/combine', potId: '', by: '', value: 0, at }),
+      entry('p2', { kind: 'thickness', target: '', potId: pot, by: '', value: 1, at: at + 200 * MINUTE }),
+    ).expect(204);
+    const { pace } = (await t.api.get(routes.learned).expect(200)).body as Learned;
+    expect(pace!.batches).toBe((before.pace?.batches ?? 0) + 1);
+    expect(pace!.value).toBeGreaterThan(before.pace?.value ?? 1);
+  });
+
+  it('shows the last photo of a step, of the batch that is most alike, and none that was taken back', async () => {
+    const look = (id: string, target: string, text: string, later = 0) =>
+      entry(id, { kind: 'pictured', potId: '', by: '', value: 0, target, text, at: at + later });
+    await send(2, look('l1', 'pour/pour', 'a.jpg'), look('l2', 'unmould', 'b.jpg')).expect(204);
+    await send(2, entry('l3', { kind: 'voided', potId: '', by: '', value: 0, target: 'l2', at: at + 1 }));
+    const looks = (await t.api.get(routes.looks(batches[1]!.id)).expect(200)).body as Look[];
+    expect(looks).toMatchObject([{ step: 'pour/pour', batchId: batches[2]!.id, file: 'a.jpg' }]);
+    // Of a batch itself its own photos are no looks.
+    expect((await t.api.get(routes.looks(batches[2]!.id)).expect(200)).body).toEqual([]);
+    await t.api.get(routes.looks('nowhere')).expect(404);
+  });
 });

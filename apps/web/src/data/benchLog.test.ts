@@ -1,7 +1,7 @@
 import 'fake-indexeddb/auto';
 import { type LogEntry } from '@kleur/core/day';
 import { BenchLog, type LogServer } from './benchLog.ts';
-import { openOutbox } from './outbox.ts';
+import { openOutbox, type WaitingFile } from './outbox.ts';
 
 /** A server in little: it has what was sent, once, in the order in which it came. */
 class FakeServer implements LogServer {
@@ -14,6 +14,12 @@ class FakeServer implements LogServer {
   after(cursor: number) {
     if (this.down) return Promise.reject(failure('unreachable'));
     return Promise.resolve({ entries: this.has.slice(cursor), cursor: this.has.length });
+  }
+  readonly files: string[] = [];
+  sendFile({ name }: WaitingFile) {
+    if (this.down) return Promise.reject(failure('unreachable'));
+    this.files.push(name);
+    return Promise.resolve();
   }
   send(entries: readonly LogEntry[]) {
     if (this.down) return Promise.reject(failure('unreachable'));
@@ -121,4 +127,56 @@ it('without a database the work goes on, and is told to be in this page alone', 
   await log.exchange();
   expect(server.has).toHaveLength(1);
   expect(log.getSnapshot().kept).toBe(false);
+});
+
+it('a picture goes to the server before the entry that names it, and waits with it', async () => {
+  const server = new FakeServer();
+  server.down = true;
+  const before = device(server);
+  await before.start();
+  const file = { name: 'abc.jpg', type: 'image/jpeg', bytes: new ArrayBuffer(3) };
+  await before.sayWith(file, { kind: 'pictured', target: 'pour/pour' });
+  before.stop();
+  const after = device(server);
+  await after.start();
+  expect(server.files).toEqual([]);
+  server.refuses = () => server.files.length === 0;
+  server.down = false;
+  await after.exchange();
+  expect(server.files).toEqual(['abc.jpg']);
+  expect(server.has).toMatchObject([{ kind: 'pictured', target: 'pour/pour', text: 'abc.jpg' }]);
+  expect(await (await openOutbox()).file('abc.jpg')).toBeNull();
+});
+
+it('shows what the server had last time while it is away, and drops what it has no more', async () => {
+  const server = new FakeServer();
+  const first = device(server);
+  await first.start();
+  await say(first, 0.25);
+  await say(first, 0.5);
+  await first.exchange();
+  first.stop();
+  server.down = true;
+  const second = device(server);
+  await second.start();
+  expect(values(second)).toEqual([0.25, 0.5]);
+  expect(second.getSnapshot().waiting.size).toBe(0);
+  // A copy from before the second entry was put back.
+  server.has.pop();
+  server.down = false;
+  await second.exchange();
+  expect(values(second)).toEqual([0.25]);
+  expect(await (await openOutbox()).known(`batch-${batch}`)).toHaveLength(1);
+});
+
+it('knows for which batches something waits', async () => {
+  const server = new FakeServer();
+  server.down = true;
+  const log = device(server, `batch-${batch}-x`);
+  await log.start();
+  await say(log, 1);
+  expect(await (await openOutbox()).batches()).toContain(`batch-${batch}-x`);
+  server.down = false;
+  await log.exchange();
+  expect(await (await openOutbox()).batches()).not.toContain(`batch-${batch}-x`);
 });

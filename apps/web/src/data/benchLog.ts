@@ -1,12 +1,13 @@
 import { type LogPage } from '@kleur/contract';
 import { logEntry, type LogEntry, mergeLogs, stampAfter } from '@kleur/core/day';
 import { type Failure } from './api.ts';
-import { type Outbox } from './outbox.ts';
+import { type Outbox, type WaitingFile } from './outbox.ts';
 
 /** The server's side of one batch's log; both fail with a `Failure`. */
 export interface LogServer {
   after(cursor: number): Promise<LogPage>;
   send(entries: readonly LogEntry[]): Promise<void>;
+  sendFile(file: WaitingFile): Promise<void>;
 }
 
 export interface LogState {
@@ -26,6 +27,8 @@ export type NewEntry = Pick<LogEntry, 'kind'> & Partial<Omit<LogEntry, 'id' | 'a
 
 /** How often other devices are asked after, ms. */
 export const ASK_EVERY = 1500;
+
+const WITH_FILE: ReadonlySet<LogEntry['kind']> = new Set(['pictured', 'spoken']);
 
 const NOTHING: LogState = {
   entries: [],
@@ -117,6 +120,12 @@ export class BenchLog {
     void this.exchange();
   }
 
+  /** Says something that has a picture or a clip, which is kept first. @throws where this device can keep no file. */
+  async sayWith(file: WaitingFile, entry: Omit<NewEntry, 'text'>): Promise<void> {
+    await (await this.outbox).putFile(file);
+    await this.say({ ...entry, text: file.name });
+  }
+
   /** Sends what waits and asks what came; one exchange at a time, a further one if it was asked for meanwhile. */
   exchange(): Promise<void> {
     this.again = true;
@@ -150,6 +159,7 @@ export class BenchLog {
     const due = entries.filter((e) => waiting.has(e.id) && !refused.has(e.id));
     if (due.length === 0) return;
     try {
+      for (const { kind, text } of due) if (WITH_FILE.has(kind)) await this.sendFile(text);
       await this.server.send(due);
     } catch (failure) {
       if ((failure as Failure).code !== 'invalid-input') throw failure;
@@ -160,8 +170,17 @@ export class BenchLog {
     await this.acknowledged(due);
   }
 
+  /** The file of an entry goes first, so that no entry names one that is not there. */
+  private async sendFile(name: string): Promise<void> {
+    const file = await (await this.outbox).file(name);
+    if (!file) return;
+    await this.server.sendFile(file);
+    await (await this.outbox).removeFile(name);
+  }
+
   private async sendOne(entry: LogEntry): Promise<void> {
     try {
+      if (WITH_FILE.has(entry.kind)) await this.sendFile(entry.text);
       await this.server.send([entry]);
     } catch (failure) {
       const { code, message } = failure as Failure;

@@ -4,10 +4,13 @@ import {
   type EntryKind,
   type EntryWay,
   LOG_LIMITS,
+  type Kept,
+  type Learned,
+  type LearnedFigure,
   type LogEntry,
 } from '@kleur/core/day';
-import { Int, Many, Num, OneOf, QueryInt, Text } from '../fields.dto.ts';
-import { type LogPage, type LogSend } from './log.ts';
+import { Int, Many, Num, One, OneOf, QueryInt, Text } from '../fields.dto.ts';
+import { type LogPage, type LogSend, type Look } from './log.ts';
 
 export class LogEntryDto implements LogEntry {
   @Text(LOG_LIMITS.id, { min: 1, description: 'Made by the device' }) id!: string;
@@ -31,4 +34,40 @@ export class LogPageDto implements LogPage {
 
 export class LogQueryDto {
   @QueryInt(0, Number.MAX_SAFE_INTEGER, { optional: true }) after = 0;
+}
+
+export class LookDto implements Look {
+  @Text(LOG_LIMITS.target) step!: string;
+  @Text(LOG_LIMITS.id) batchId!: string;
+  @Text(80) batchName!: string;
+  @Int(0, LOG_LIMITS.at) at!: number;
+  @Text(80) file!: string;
+}
+
+class LearnedFigureDto implements LearnedFigure {
+  @Num(0, 1_000_000) value!: number;
+  @Num(0, 1_000_000) usual!: number;
+  @Int(1, 1_000_000) batches!: number;
+}
+const Figure = (): PropertyDecorator => One(() => LearnedFigureDto, { nullable: true });
+
+class LearnedMinutesDto implements Record<keyof Learned['minutes'], LearnedFigure | null> {
+  @Figure() split!: LearnedFigureDto | null;
+  @Figure() colour!: LearnedFigureDto | null;
+  @Figure() scent!: LearnedFigureDto | null;
+  @Figure() pour!: LearnedFigureDto | null;
+  @Figure() top!: LearnedFigureDto | null;
+}
+
+class LearnedHoursDto implements Record<Kept, LearnedFigure | null> {
+  @Figure() warm!: LearnedFigureDto | null;
+  @Figure() let!: LearnedFigureDto | null;
+  @Figure() cold!: LearnedFigureDto | null;
+}
+
+export class LearnedDto implements Learned {
+  @Figure() pace!: LearnedFigureDto | null;
+  @One(() => LearnedMinutesDto) minutes!: LearnedMinutesDto;
+  @One(() => LearnedHoursDto) unmould!: LearnedHoursDto;
+  @One(() => LearnedHoursDto) cut!: LearnedHoursDto;
 }

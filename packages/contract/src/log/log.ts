@@ -11,3 +11,15 @@ export interface LogPage {
   /** Asked for with the next question, it brings what came after. */
   readonly cursor: number;
 }
+
+/** How a step looked the last time, in the batch that is most like this one. */
+export interface Look {
+  /** Id of the step of the run sheet. */
+  readonly step: string;
+  readonly batchId: string;
+  readonly batchName: string;
+  /** When it was taken, ms since 1970. */
+  readonly at: number;
+  /** Name of the file. */
+  readonly file: string;
+}

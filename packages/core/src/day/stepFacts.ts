@@ -63,7 +63,7 @@ export const SECTION_FACTS: Readonly<Record<string, StepFacts>> = {
   }),
   colour: facts('Colour', {
     tools: 'Its jug and cup, a whisk; spatula along the wall',
-    reason: 'From the palest on, so that nothing has to be washed.',
+    reason: 'In the order agreed on, so that little has to be washed.',
     sign: 'One colour to the wall of the jug, without streaks.',
     needs: ['split', 'cups', 'label'],
     minutes: 'colour',

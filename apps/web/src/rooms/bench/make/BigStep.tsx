@@ -13,7 +13,9 @@ import { useStable } from '../../../shared/hooks/useStable.ts';
 import { PotSwatch } from '../PotSwatch.tsx';
 import { usePrep } from '../state/useDerived.ts';
 import { BigLine } from './BigLine.tsx';
+import { LastLook } from './LastLook.tsx';
 import styles from './make.module.css';
+import { MediaActs } from './MediaActs.tsx';
 import { PotMinutes } from './PotMinutes.tsx';
 import { ReadAloud } from './ReadAloud.tsx';
 import { type BenchLogOfBatch, SAME_TOUCH_MS } from './useBenchLog.ts';
@@ -61,13 +63,14 @@ const warmthOf = ({ id }: RunStep): (typeof WARMTHS)[number] | null =>
 /** One step, large: amounts first, then what to see to; done with one touch of its lower third. */
 export function BigStep(props: {
   readonly step: RunStep;
+  readonly batchId: string;
   readonly steps: readonly RunStep[];
   readonly progress: Progress;
   readonly log: BenchLogOfBatch;
   readonly onDone: () => void;
   readonly onPot: (potId: string) => void;
 }) {
-  const { step, steps, progress, log, onDone, onPot } = props;
+  const { step, batchId, steps, progress, log, onDone, onPot } = props;
   const { pots } = usePrep();
   const print = usePrinter();
   const pours = Math.max(...steps.map((s) => (s.sitting ?? 0) + 1));
@@ -198,6 +201,8 @@ export function BigStep(props: {
             </Button>
           ))}
         </div>
+        <LastLook batchId={batchId} stepId={step.id} />
+        <MediaActs step={step.id} log={log} />
         {warmthOf(step) !== null && !isHidden && <WarmthActs of={warmthOf(step)!} onSay={log.say} />}
         {step.kind === 'decide' ? (
           <div className={styles.decide}>

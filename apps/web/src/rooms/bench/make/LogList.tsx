@@ -1,9 +1,10 @@
 import { Button } from 'antd';
 import { useMemo, useState } from 'react';
-import { type LogEntry, type RunStep, sayEntry, standing } from '@kleur/core/day';
-import { type NewEntry } from '../../../data/benchLog.ts';
+import { type RunStep, sayEntry, standing } from '@kleur/core/day';
 import { usePrinter } from '../../../shared/hooks/useSettings.ts';
 import styles from './make.module.css';
+import { LogFile } from './LogFile.tsx';
+import { type BenchLogOfBatch } from './useBenchLog.ts';
 import { type Made } from './useMade.ts';
 
 /** So many are shown at first. */
@@ -12,13 +13,13 @@ const CLOCK = new Intl.DateTimeFormat(undefined, { hour: '2-digit', minute: '2-d
 
 /** What was said so far, the latest first; each can be taken back. */
 export function LogList(props: {
-  readonly entries: readonly LogEntry[];
   readonly made: Made;
   readonly steps: readonly RunStep[];
-  readonly refused: ReadonlyMap<string, string>;
-  readonly onSay: (entry: NewEntry) => void;
+  readonly log: Pick<BenchLogOfBatch, 'entries' | 'waiting' | 'refused' | 'say'>;
+  readonly batchId: string;
 }) {
-  const { entries, made, steps, refused, onSay } = props;
+  const { log, batchId, made, steps } = props;
+  const { entries, waiting, refused, say } = log;
   const print = usePrinter();
   const names = useMemo(
     () => ({
@@ -46,13 +47,21 @@ export function LogList(props: {
             </time>
             <span>
               {sayEntry(e, names, print)}
+              {(e.kind === 'pictured' || e.kind === 'spoken') && (
+                <LogFile
+                  batchId={batchId}
+                  entry={e}
+                  waits={waiting.has(e.id)}
+                  label={sayEntry(e, names, print)}
+                />
+              )}
               {made.unplaced.has(e.id) && <b> — not counted: what it is of is not in the plan</b>}
               {refused.has(e.id) && <b> — kept on this device only: {refused.get(e.id)}</b>}
             </span>
             <Button
               aria-label={`Take back: ${sayEntry(e, names, print)}`}
               onClick={() => {
-                onSay({ kind: 'voided', target: e.id });
+                say({ kind: 'voided', target: e.id });
               }}
             >
               Take back

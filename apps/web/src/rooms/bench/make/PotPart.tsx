@@ -7,6 +7,7 @@ import { useBench } from '../BenchContext.ts';
 import { usePlan } from '../state/useDerived.ts';
 import { CupCard } from './CupCard.tsx';
 import styles from './make.module.css';
+import { MediaActs } from './MediaActs.tsx';
 import { NoteActs, ScentActs, SizeActs, TakeActs, ThicknessActs, TroubleActs } from './PotActs.tsx';
 import { type BenchLogOfBatch } from './useBenchLog.ts';
 import { type Made, type MadePot } from './useMade.ts';
@@ -116,6 +117,7 @@ function PotAtHand(props: {
       <ThicknessActs said={lastOf('thickness')} onSay={say} />
       <TroubleActs onSay={say} />
       <NoteActs onSay={say} />
+      <MediaActs potId={pot.id} log={log} />
     </>
   );
 }

@@ -9,12 +9,13 @@ import { useWakeLock } from './useWakeLock.ts';
 
 /** One step of the day at a time: what to do, how much, what it should look like; done with one touch or one key. */
 export function StepByStep(props: {
+  readonly batchId: string;
   readonly steps: readonly RunStep[];
   readonly log: BenchLogOfBatch;
   /** Shows one pot with its cups. */
   readonly onPot: (potId: string) => void;
 }) {
-  const { steps, log, onPot } = props;
+  const { batchId, steps, log, onPot } = props;
   const progress = progressOf(steps, log.entries);
   const [picked, setPicked] = useState<string | null>(null);
   const step = steps.find((s) => s.id === picked) ?? progress.current;
@@ -31,6 +32,7 @@ export function StepByStep(props: {
         <BigStep
           key={step.id}
           step={step}
+          batchId={batchId}
           steps={steps}
           progress={progress}
           log={log}

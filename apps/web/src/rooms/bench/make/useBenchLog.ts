@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useRef, useSyncExternalStore } from 'react';
 import { useStore } from 'react-redux';
-import { type LogState, type NewEntry } from '../../../data/benchLog.ts';
+import { type BenchLog, type LogState, type NewEntry } from '../../../data/benchLog.ts';
 import { logOf } from '../../../data/benchLogs.ts';
 import { type AppStore } from '../../../data/store.ts';
 
@@ -9,6 +9,7 @@ export const SAME_TOUCH_MS = 400;
 
 export interface BenchLogOfBatch extends LogState {
   readonly say: (entry: NewEntry) => void;
+  readonly sayWith: BenchLog['sayWith'];
 }
 
 export function useBenchLog(batchId: string): BenchLogOfBatch {
@@ -32,5 +33,6 @@ export function useBenchLog(batchId: string): BenchLogOfBatch {
     },
     [log],
   );
-  return { ...state, say };
+  const sayWith = useCallback<BenchLog['sayWith']>((file, entry) => log.sayWith(file, entry), [log]);
+  return { ...state, say, sayWith };
 }

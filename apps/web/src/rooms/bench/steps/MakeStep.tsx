@@ -52,6 +52,7 @@ function AtTheBench({ batchId }: { readonly batchId: string }) {
         <Sent log={log} />
         {part === 'steps' && (
           <StepByStep
+            batchId={batchId}
             steps={steps}
             log={log}
             onPot={(pot) => {
@@ -68,7 +69,7 @@ function AtTheBench({ batchId }: { readonly batchId: string }) {
           </Suspense>
         )}
         <OfflineWords batchId={batchId} />
-        <LogList entries={log.entries} made={made} steps={steps} refused={log.refused} onSay={log.say} />
+        <LogList log={log} batchId={batchId} made={made} steps={steps} />
       </PartTabs>
     </div>
   );

@@ -11,6 +11,7 @@ import { CheckList } from '../../CheckList.tsx';
 import { PotSwatch } from '../../PotSwatch.tsx';
 import { useChecks, usePlan, usePrep } from '../../state/useDerived.ts';
 import { useEdit } from '../../state/useEdit.ts';
+import { LearnedPanel } from './LearnedPanel.tsx';
 import { PaceChart } from './PaceChart.tsx';
 import { WorkPanel } from './WorkPanel.tsx';
 
@@ -43,6 +44,7 @@ export function OrderPart() {
       </div>
       <aside className="no-print">
         <WorkPanel />
+        <LearnedPanel />
         <CheckList checks={checks} label="Checks on the work" />
       </aside>
     </div>

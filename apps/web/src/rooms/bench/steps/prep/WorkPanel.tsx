@@ -2,15 +2,7 @@ import { Collapse, Segmented, Select } from 'antd';
 import { useMemo } from 'react';
 import { gelOf } from '@kleur/core/balance';
 import { BODY_TECHNIQUES, designText, techniqueById } from '@kleur/core/palette';
-import {
-  type Finish,
-  FINISHES,
-  HEATS,
-  type Minutes,
-  PLAN_LIMITS,
-  setWork,
-  type Work,
-} from '@kleur/core/plan';
+import { type Finish, FINISHES, HEATS, PLAN_LIMITS, setWork, type Work } from '@kleur/core/plan';
 import { fallbackDesign, PACE_SPREAD, type Timeline, timelineOf, withFinish } from '@kleur/core/work';
 import { usePrinter } from '../../../../shared/hooks/useSettings.ts';
 import { LevelMark } from '../../../../shared/ui/Levels.tsx';
@@ -18,6 +10,7 @@ import { NumberField } from '../../../../shared/ui/NumberField.tsx';
 import { SortableList } from '../../../../shared/ui/SortableList.tsx';
 import { usePlan } from '../../state/useDerived.ts';
 import { useEdit } from '../../state/useEdit.ts';
+import { MINUTE_KEYS, MINUTE_NAMES } from './minutes.ts';
 
 const FINISH_NAMES: Readonly<Record<Finish, string>> = {
   mist: 'mist with alcohol',
@@ -31,16 +24,6 @@ const HEAT_NAMES: Readonly<Record<Work['heat'], string>> = {
   force: 'force gel',
   prevent: 'prevent gel',
 };
-
-const MINUTE_NAMES: Readonly<Record<keyof Minutes, string>> = {
-  split: 'Split off',
-  colour: 'Colour',
-  scent: 'Scent',
-  pour: 'Pour',
-  top: 'On the top',
-};
-
-const MINUTE_KEYS: readonly (keyof Minutes)[] = ['split', 'colour', 'scent', 'pour', 'top'];
 
 /** How long this maker takes for a pot at each step. */
 function MinutesPart() {

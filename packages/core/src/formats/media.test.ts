@@ -1,0 +1,48 @@
+import { carriesMetadata, mediaTypeOf } from './media.ts';
+
+const bytes = (...parts: (string | readonly number[])[]): Uint8Array =>
+  Uint8Array.from(parts.flatMap((p) => (typeof p === 'string' ? [...p].map((c) => c.charCodeAt(0)) : p)));
+const SOI = [0xff, 0xd8];
+const segment = (marker: number, text: string): number[] => [
+  0xff,
+  marker,
+  0,
+  text.length + 2,
+  ...[...text].map((c) => c.charCodeAt(0)),
+];
+const SCAN = [0xff, 0xda, 0, 2, 1, 2, 3];
+const PNG = [0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a];
+const chunk = (name: string, data: string): (string | readonly number[])[] => [
+  [0, 0, 0, data.length],
+  name,
+  data,
+  [0, 0, 0, 0],
+];
+
+it.each([
+  ['image/jpeg', bytes(SOI, segment(0xe0, 'JFIF'), SCAN)],
+  ['image/png', bytes(PNG, ...chunk('IHDR', 'x'))],
+  ['image/webp', bytes('RIFF', [9, 0, 0, 0], 'WEBPVP8 ')],
+  ['audio/webm', bytes([0x1a, 0x45, 0xdf, 0xa3, 1])],
+  ['audio/ogg', bytes('OggS0000')],
+  ['audio/mp4', bytes([0, 0, 0, 24], 'ftypM4A ')],
+  [null, bytes('<svg onload="alert(1)">')],
+  [null, bytes()],
+] as const)('%s is known by how it begins', (type, file) => {
+  expect(mediaTypeOf(file)).toBe(type);
+});
+
+it('tells pictures that say more than their pixels', () => {
+  const plain = bytes(SOI, segment(0xe0, 'JFIF'), segment(0xe2, 'ICC_PROFILE'), SCAN);
+  expect(carriesMetadata(plain)).toBe(false);
+  expect(carriesMetadata(bytes(SOI, segment(0xe0, 'JFIF'), segment(0xe1, 'Exif  GPS'), SCAN))).toBe(true);
+  expect(carriesMetadata(bytes(SOI, segment(0xfe, 'taken at home'), SCAN))).toBe(true);
+  // What looks like a segment within the picture is none.
+  expect(carriesMetadata(bytes(SOI, SCAN, segment(0xe1, 'Exif')))).toBe(false);
+  expect(carriesMetadata(bytes(PNG, ...chunk('IHDR', 'x'), ...chunk('IDAT', 'eXIf')))).toBe(false);
+  expect(carriesMetadata(bytes(PNG, ...chunk('IHDR', 'x'), ...chunk('eXIf', 'here')))).toBe(true);
+  const webp = (name: string): Uint8Array =>
+    bytes('RIFF', [40, 0, 0, 0], 'WEBP', 'VP8X', [3, 0, 0, 0], 'abc', [0], name, [4, 0, 0, 0], 'here');
+  expect([webp('EXIF'), webp('XMP '), webp('ALPH')].map(carriesMetadata)).toEqual([true, true, false]);
+  expect(carriesMetadata(bytes('OggSExif'))).toBe(false);
+});
