@@ -8,7 +8,7 @@ const SERVER_FLOORS = `${SERVER}src/(storage|problems|demo/data)/`;
 
 /** Floors of core from the ground up: a folder imports from floors below its own, or from itself. */
 const CORE_FLOORS = [
-  ['units', 'numerics'],
+  ['units', 'numerics', 'device'],
   ['colour'],
   ['pigment', 'formats'],
   ['material'],

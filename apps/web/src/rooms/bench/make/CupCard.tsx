@@ -3,9 +3,11 @@ import { useState } from 'react';
 import { type Cup } from '@kleur/core/day';
 import { PLAN_LIMITS } from '@kleur/core/plan';
 import { type NewEntry } from '../../../data/benchLog.ts';
+import { scale } from '../../../data/instrument.ts';
 import { usePrinter } from '../../../shared/hooks/useSettings.ts';
 import { NumberField } from '../../../shared/ui/NumberField.tsx';
 import styles from './make.module.css';
+import { TakeReading } from './TakeReading.tsx';
 
 const PARTS = [
   [0.25, '¼'],
@@ -116,6 +118,14 @@ export function CupCard(props: {
                 </Button>
               </>
             )}
+            <TakeReading
+              from={scale}
+              label={`Cup of ${cup.material.name} weighs now`}
+              print={(g) => print.fine(g)}
+              onTake={(value) => {
+                onSay({ by: 'left', value });
+              }}
+            />
             <NumberField
               label={`Cup of ${cup.material.name} weighs now`}
               hideLabel

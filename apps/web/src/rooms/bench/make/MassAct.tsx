@@ -1,7 +1,10 @@
 import { Button } from 'antd';
 import { useState } from 'react';
 import { PLAN_LIMITS } from '@kleur/core/plan';
+import { scale } from '../../../data/instrument.ts';
+import { usePrinter } from '../../../shared/hooks/useSettings.ts';
 import { MassField } from '../../../shared/ui/Quantity.tsx';
+import { TakeReading } from './TakeReading.tsx';
 
 /** A mass that counts once it is confirmed. */
 export function MassAct({
@@ -13,9 +16,11 @@ export function MassAct({
   readonly act: string;
   readonly onSay: (grams: number) => void;
 }) {
+  const print = usePrinter();
   const [mass, setMass] = useState<number | null>(null);
   return (
     <>
+      <TakeReading from={scale} label={label} print={(g) => print.mass(g)} onTake={onSay} />
       <MassField
         label={label}
         hideLabel

@@ -4,8 +4,10 @@ import { PLAN_LIMITS } from '@kleur/core/plan';
 import { useState } from 'react';
 import { usePrinter } from '../../../shared/hooks/useSettings.ts';
 import { TemperatureField } from '../../../shared/ui/Quantity.tsx';
+import { thermometer } from '../../../data/instrument.ts';
 import { usePlan } from '../state/useDerived.ts';
 import styles from './make.module.css';
+import { TakeReading } from './TakeReading.tsx';
 import { type BenchLogOfBatch } from './useBenchLog.ts';
 
 /** Offered beside what is planned, °C. */
@@ -38,6 +40,12 @@ export function WarmthActs(props: {
             {print.temperature(c)}
           </Button>
         ))}
+      <TakeReading
+        from={thermometer}
+        label={`Temperature of the ${of}`}
+        print={(c) => print.temperature(c)}
+        onTake={say}
+      />
       <TemperatureField
         label={`Temperature of the ${of}`}
         hideLabel

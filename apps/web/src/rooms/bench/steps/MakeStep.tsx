@@ -15,6 +15,7 @@ import { useMade } from '../make/useMade.ts';
 import { usePlan, usePlanGel } from '../state/useDerived.ts';
 import { useSheet } from './prep/useSheet.ts';
 
+const Instruments = lazy(() => import('../make/Instruments.tsx').then((m) => ({ default: m.Instruments })));
 const PotPart = lazy(() => import('../make/PotPart.tsx').then((m) => ({ default: m.PotPart })));
 
 /** The batch while it is being made: what went in, pot by pot, and what that makes of it. */
@@ -68,6 +69,9 @@ function AtTheBench({ batchId }: { readonly batchId: string }) {
             <PotPart made={made} log={log} stage={stage} />
           </Suspense>
         )}
+        <Suspense fallback={null}>
+          <Instruments />
+        </Suspense>
         <OfflineWords batchId={batchId} />
         <LogList log={log} batchId={batchId} made={made} steps={steps} />
       </PartTabs>

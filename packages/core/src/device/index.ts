@@ -1,0 +1,4 @@
+/** Instruments at the bench: what they write, and ones that are simulated. */
+export { LineReader, type LineReading, scaleLine, thermometerLine } from './line.ts';
+export { type Reading, RestWatch } from './reading.ts';
+export { SimulatedScale, SimulatedThermometer } from './simulated.ts';
