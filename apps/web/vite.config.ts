@@ -30,6 +30,12 @@ const SMALLER: readonly { readonly file: string; readonly from: string; readonly
     from: "'@rc-component/color-picker'",
     to: "'@rc-component/color-picker/es/color'",
   },
+  // Kinds of text fields that no page has.
+  ...['Group', 'OTP', 'Search'].map((kind) => ({
+    file: '/antd/es/input/index.js',
+    from: `import ${kind} from './${kind}';`,
+    to: `const ${kind} = undefined;`,
+  })),
   {
     file: '/antd/es/button/style/token.js',
     from: "import { isBright } from '../../color-picker/components/ColorPresets'",
@@ -40,10 +46,12 @@ const SMALLER: readonly { readonly file: string; readonly from: string; readonly
 const smallerImports: Plugin = {
   name: 'smaller-imports',
   transform: (code, id) => {
-    const rule = SMALLER.find(({ file }) => id.endsWith(file));
-    if (!rule) return null;
-    if (!code.includes(rule.from)) throw new Error(`${rule.file} no longer imports ${rule.from}`);
-    return code.replace(rule.from, rule.to);
+    const rules = SMALLER.filter(({ file }) => id.endsWith(file));
+    if (rules.length === 0) return null;
+    return rules.reduce((smaller, { file, from, to }) => {
+      if (!smaller.includes(from)) throw new Error(`${file} no longer imports ${from}`);
+      return smaller.replace(from, to);
+    }, code);
   },
 };
 
@@ -130,10 +138,10 @@ const FIELDS =
 const LISTS = /\/checkbox\/|RightOutlined|ListRoom|skeleton/;
 
 /** What is printed and worked by: not needed where a batch is planned. */
-const SHEET = /core.src.sheet|prep.useSheet/;
+const SHEET = /core.src.(sheet|day)|core.src.work.(pourScript|sittings)|prep.useSheet/;
 
 /** What every step of a batch works out. */
-const CORE = /core.src.(balance|plan|work|pigment|checks|match.adjust)/;
+const CORE = /core.src.(balance|plan|work(?!.pourScript|.sittings)|pigment|checks|match.adjust)/;
 
 export default defineConfig(({ command }) => ({
   plugins: [react(), smallerImports, preloadFont, installable],

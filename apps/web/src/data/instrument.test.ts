@@ -1,5 +1,6 @@
 import { type Reading } from '@kleur/core/device';
-import { Instrument, serialScale, simulatedScale, type Source } from './instrument.ts';
+import { Instrument, type Source } from './instrument.ts';
+import { serialScale, simulatedScale } from './instrumentSources.ts';
 
 /** A source that says what the test says. */
 function told(): Source & { say: (r: Reading) => void; lose: () => void; isClosed: () => boolean } {

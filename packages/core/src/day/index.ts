@@ -24,6 +24,7 @@ export { missingBefore, neededBy, type Progress, progressOf, type Timer } from '
 export { neededLater } from './dayOrder.ts';
 export { runSheetOf } from './runSheet.ts';
 export { type RunStep } from './step.ts';
+export { alsoTicked, type DayOfBatch, nextSideBySide } from './sideBySide.ts';
 export { type TimeLeft, timeLeft } from './timeLeft.ts';
 export { type PotVerdict, verdictOf } from './verdict.ts';
 export { weighableLine } from './weighedLine.ts';

@@ -1,15 +1,12 @@
 import { Button } from 'antd';
+import { type Instrument, scale, type Source, thermometer } from '../../../data/instrument.ts';
 import {
   hasSerial,
-  type Instrument,
-  scale,
   serialScale,
   serialThermometer,
   simulatedScale,
   simulatedThermometer,
-  type Source,
-  thermometer,
-} from '../../../data/instrument.ts';
+} from '../../../data/instrumentSources.ts';
 import { usePrinter } from '../../../shared/hooks/useSettings.ts';
 import styles from './make.module.css';
 import { useInstrument } from './useInstrument.ts';
@@ -23,8 +20,7 @@ const WARMTHS = [24, 32, 38, 60];
 export function Instruments() {
   const print = usePrinter();
   return (
-    <section aria-label="Instruments">
-      <h3>Instruments</h3>
+    <>
       <One
         name="Scale"
         instrument={scale}
@@ -41,7 +37,7 @@ export function Instruments() {
         print={(v) => print.temperature(v)}
         puts={WARMTHS.map((c) => [print.temperature(c), c])}
       />
-    </section>
+    </>
   );
 }
 

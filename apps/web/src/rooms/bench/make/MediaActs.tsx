@@ -1,6 +1,7 @@
 import { Button } from 'antd';
 import { useEffect, useRef, useState } from 'react';
-import { MediaError, named, pictureFile } from '../../../data/media.ts';
+// Loaded with the first photo.
+import type * as media from '../../../data/media.ts';
 import { type WaitingFile } from '../../../data/outbox.ts';
 import { CameraOutlined } from '../../../shared/ui/icons.tsx';
 import { FileButton } from '../../../shared/ui/FileButton.tsx';
@@ -20,14 +21,19 @@ export function MediaActs(props: {
   const { step = '', potId = '', log } = props;
   const [problem, setProblem] = useState('');
   const [busy, setBusy] = useState(false);
-  const keep = async (kind: 'pictured' | 'spoken', make: () => Promise<WaitingFile>): Promise<void> => {
+  const keep = async (
+    kind: 'pictured' | 'spoken',
+    make: (m: typeof media) => Promise<WaitingFile>,
+  ): Promise<void> => {
     setBusy(true);
     setProblem('');
     try {
-      await log.sayWith(await make(), { kind, target: step, potId });
+      await log.sayWith(await make(await import('../../../data/media.ts')), { kind, target: step, potId });
     } catch (error) {
       setProblem(
-        error instanceof MediaError ? error.message : 'This device has no room for it, or keeps no files.',
+        error instanceof Error && error.name === 'MediaError'
+          ? error.message
+          : 'This device has no room for it, or keeps no files.',
       );
     } finally {
       setBusy(false);
@@ -41,9 +47,9 @@ export function MediaActs(props: {
         text="Photo"
         accept="image/jpeg,image/png,image/webp"
         capture="environment"
-        onFile={(file) => void keep('pictured', () => pictureFile(file))}
+        onFile={(file) => void keep('pictured', (m) => m.pictureFile(file))}
       />
-      <VoiceButton onClip={(clip) => void keep('spoken', () => named(clip))} onProblem={setProblem} />
+      <VoiceButton onClip={(clip) => void keep('spoken', (m) => m.named(clip))} onProblem={setProblem} />
       {busy && <span role="status">Keeping it…</span>}
       {problem !== '' && <span role="alert">{problem}</span>}
     </div>

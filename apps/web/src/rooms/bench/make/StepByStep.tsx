@@ -1,11 +1,21 @@
-import { useState } from 'react';
-import { progressOf, type RunStep } from '@kleur/core/day';
+import { lazy, useState } from 'react';
+import { useNavigate } from 'react-router';
+import { useStore } from 'react-redux';
+import { Button } from 'antd';
+import { alsoTicked, nextSideBySide, progressOf, type RunStep } from '@kleur/core/day';
+import { logOf } from '../../../data/benchLogs.ts';
+import { beside } from '../../../data/beside.ts';
+import { type AppStore } from '../../../data/store.ts';
 import { BigStep } from './BigStep.tsx';
+import { Fold } from './Fold.tsx';
 import styles from './make.module.css';
 import { StepList } from './StepList.tsx';
 import { Timers } from './Timers.tsx';
 import { type BenchLogOfBatch } from './useBenchLog.ts';
+import { useDaysBeside } from './useDaysBeside.ts';
 import { useWakeLock } from './useWakeLock.ts';
+
+const BesidePicker = lazy(() => import('./BesidePicker.tsx').then((m) => ({ default: m.BesidePicker })));
 
 /** One step of the day at a time: what to do, how much, what it should look like; done with one touch or one key. */
 export function StepByStep(props: {
@@ -20,6 +30,22 @@ export function StepByStep(props: {
   const [picked, setPicked] = useState<string | null>(null);
   const step = steps.find((s) => s.id === picked) ?? progress.current;
   const awake = useWakeLock();
+  const navigate = useNavigate();
+  const store = useStore() as unknown as AppStore;
+  const others = useDaysBeside(batchId);
+  // In one order on every page, so that all of them agree on whose turn it is.
+  const order = beside.get();
+  const days = [{ batchId, steps, progress }, ...others].toSorted(
+    (a, b) => order.indexOf(a.batchId) - order.indexOf(b.batchId),
+  );
+  const turn = others.length > 0 ? nextSideBySide(days) : null;
+  const elsewhere = picked === null && turn ? others.find((o) => o.batchId === turn.batchId) : undefined;
+  const say: BenchLogOfBatch['say'] = (entry) => {
+    log.say(entry);
+    if (entry.kind === 'done' && step?.kind === 'safety' && entry.target === step.id)
+      for (const also of alsoTicked(days, batchId))
+        void logOf(also.batchId, store).say({ kind: 'done', target: also.step.id });
+  };
   return (
     <>
       <Timers
@@ -28,14 +54,26 @@ export function StepByStep(props: {
           log.say({ kind: 'voided', target: id });
         }}
       />
-      {step ? (
+      {elsewhere && turn ? (
+        <article className={styles.turn} aria-label={`Next in ${elsewhere.name}`}>
+          <h2 className={styles.stepTitle}>{elsewhere.name}</h2>
+          <p>Next: {turn.step.title}</p>
+          <Button
+            type="primary"
+            className={styles.doneButton}
+            onClick={() => void navigate(`/batches/${elsewhere.batchId}/make`)}
+          >
+            Go on with {elsewhere.name}
+          </Button>
+        </article>
+      ) : step ? (
         <BigStep
           key={step.id}
           step={step}
           batchId={batchId}
           steps={steps}
           progress={progress}
-          log={log}
+          log={{ ...log, say }}
           onDone={() => {
             setPicked(null);
           }}
@@ -46,13 +84,20 @@ export function StepByStep(props: {
           Everything is done.
         </p>
       )}
-      {progress.next && picked === null && (
+      {progress.next && picked === null && !elsewhere && (
         <p className="soft">
           Next: <b>{progress.next.title}</b>
         </p>
       )}
       {!awake && <p className="soft small">This browser does not keep the screen awake here.</p>}
       <StepList steps={steps} progress={progress} current={step?.id ?? null} onPick={setPicked} />
+      <Fold
+        title="Batches made side by side"
+        open={others.length > 0}
+        key={others.length > 0 ? 'some' : 'none'}
+      >
+        <BesidePicker batchId={batchId} days={others} />
+      </Fold>
     </>
   );
 }

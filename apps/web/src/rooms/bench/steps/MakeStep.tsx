@@ -5,6 +5,7 @@ import { cured } from '@kleur/core/pigment';
 import { usePart } from '../../../shared/hooks/usePart.ts';
 import { EmptyState } from '../../../shared/ui/EmptyState.tsx';
 import { PartTabs } from '../../../shared/ui/PartTabs.tsx';
+import { Fold } from '../make/Fold.tsx';
 import { LogList } from '../make/LogList.tsx';
 import styles from '../make/make.module.css';
 import { OfflineWords } from '../make/OfflineWords.tsx';
@@ -69,9 +70,9 @@ function AtTheBench({ batchId }: { readonly batchId: string }) {
             <PotPart made={made} log={log} stage={stage} />
           </Suspense>
         )}
-        <Suspense fallback={null}>
+        <Fold title="Scale and thermometer">
           <Instruments />
-        </Suspense>
+        </Fold>
         <OfflineWords batchId={batchId} />
         <LogList log={log} batchId={batchId} made={made} steps={steps} />
       </PartTabs>
