@@ -84,6 +84,8 @@ function stepOf(plan: Plan, sittings: readonly Sitting[], section: SheetSection,
   };
   // Numbers say the order on paper; here the steps come in it.
   const of = group.title.replace(/^\d+\. /, '');
+  const sitting = PER_SITTING.includes(section.id) ? sittingOf(sittings, section.id, group) : null;
+  const poured = sittings[sitting ?? 0]?.pots.filter((p) => p.place === 'mould').length ?? 0;
   const isHeld = section.id === 'colour' && plan.work.day.held.includes(group.potId ?? '');
   return plainStep(id, of === '' ? all.verb : NAMED_ALONE.test(id) ? of : `${all.verb}: ${of}`, '', {
     kind: section.id === 'decide' ? 'decide' : 'work',
@@ -100,8 +102,8 @@ function stepOf(plan: Plan, sittings: readonly Sitting[], section: SheetSection,
     reason: all.reason,
     sign: all.sign,
     waits: waitsOf(plan, section.id, group),
-    minutes: minutesOf(plan, all, section.id, group),
-    sitting: PER_SITTING.includes(section.id) ? sittingOf(sittings, section.id, group) : null,
+    minutes: minutesOf(plan, all, section.id, group, poured),
+    sitting,
     needs: all.needs,
   });
 }
@@ -113,12 +115,19 @@ function sittingOf(sittings: readonly Sitting[], section: string, group: SheetGr
   return sittingAt(sittings, group.potId);
 }
 
-function minutesOf(plan: Plan, { minutes }: StepFacts, section: string, group: SheetGroup): number {
+function minutesOf(
+  plan: Plan,
+  { minutes }: StepFacts,
+  section: string,
+  group: SheetGroup,
+  poured: number,
+): number {
   if (typeof minutes === 'number') return minutes;
   const each = plan.work.minutes[minutes];
   const counted = (start: string): number => group.lines.filter((l) => l.id.startsWith(start)).length;
   if (section === 'split') return each * Math.max(1, counted('draw:'));
-  if (minutes === 'pour') return each * Math.max(1, counted('pour:'));
+  // However many pours a pot comes in.
+  if (minutes === 'pour') return each * Math.max(1, poured);
   const scents = section === 'colour' && group.lines.some((l) => l.id.startsWith('scent:'));
   return each + (scents ? plan.work.minutes.scent : 0);
 }

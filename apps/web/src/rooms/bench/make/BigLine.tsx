@@ -3,6 +3,8 @@ import { useState } from 'react';
 import { weighableLine } from '@kleur/core/day';
 import { type SheetLine } from '@kleur/core/sheet';
 import { usePrinter } from '../../../shared/hooks/useSettings.ts';
+import { PotSwatch } from '../PotSwatch.tsx';
+import { usePlan } from '../state/useDerived.ts';
 import styles from './make.module.css';
 import { MassAct } from './MassAct.tsx';
 import { type BenchLogOfBatch } from './useBenchLog.ts';
@@ -16,9 +18,11 @@ export function BigLine(props: {
 }) {
   const { line, weighed, onSay } = props;
   const print = usePrinter();
+  const pot = usePlan().pots.find((p) => line.id === `pour:${p.id}` || line.id.startsWith(`pour:${p.id}:`));
   const [other, setOther] = useState(false);
   return (
     <li>
+      {pot && <PotSwatch potId={pot.id} stage="fresh" label={pot.name} className={styles.chip} />}
       {line.amount !== '' && <b className="figure">{line.amount}</b>}
       <span>
         {line.what}
