@@ -51,10 +51,10 @@ test('the parts of a plan', async ({ page, batches, bench }) => {
   await bench.colourOf('Copper');
   await page.waitForTimeout(300);
   await page.screenshot({ path: `${folder}/scent.png` });
-  await bench.part('Embeds and lines');
-  await page.waitForTimeout(300);
-  await page.screenshot({ path: `${folder}/embeds.png` });
   await bench.step('Prep');
+  await bench.part('Pour');
+  await page.waitForTimeout(300);
+  await page.screenshot({ path: `${folder}/pour.png` });
   await bench.part('Dispersions');
   await page.waitForTimeout(300);
   await page.screenshot({ path: `${folder}/dispersions.png` });

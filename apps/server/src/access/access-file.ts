@@ -1,6 +1,7 @@
-import { chmodSync, closeSync, fsyncSync, openSync, readFileSync, renameSync, writeSync } from 'node:fs';
+import { readFileSync } from 'node:fs';
 import { randomBytes, scrypt, timingSafeEqual } from 'node:crypto';
 import { join } from 'node:path';
+import { replaceOwnFile } from '../storage/own-file.ts';
 
 /** A passphrase as it is kept: salted, and hashed by scrypt with these costs. */
 export interface PassphraseHash {
@@ -42,20 +43,10 @@ export function readAccess(folder: string): AccessRecord {
   return JSON.parse(text) as AccessRecord;
 }
 
-/** Replaces the file whole; it is on the disk when this returns. @throws the system's error. */
-export function writeAccess(folder: string, record: AccessRecord): void {
-  const file = join(folder, FILE);
-  const fresh = `${file}.new`;
-  const fd = openSync(fresh, 'w', 0o600);
-  try {
-    writeSync(fd, JSON.stringify(record));
-    fsyncSync(fd);
-  } finally {
-    closeSync(fd);
-  }
-  chmodSync(fresh, 0o600);
-  renameSync(fresh, file);
-}
+/** On the disk when it returns. @throws the system's error. */
+export const writeAccess = (folder: string, record: AccessRecord): void => {
+  replaceOwnFile(join(folder, FILE), JSON.stringify(record));
+};
 
 const derive = (
   passphrase: string,

@@ -1,9 +1,10 @@
 import { generateKeyPairSync, randomBytes } from 'node:crypto';
-import { chmodSync, closeSync, fsyncSync, openSync, readFileSync, renameSync, writeSync } from 'node:fs';
+import { readFileSync } from 'node:fs';
 import { isIP } from 'node:net';
 import { hostname } from 'node:os';
 import { join } from 'node:path';
 import forge from 'node-forge';
+import { replaceOwnFile } from '../storage/own-file.ts';
 
 /** A certificate with its key, both as PEM. */
 export interface Certificate {
@@ -97,8 +98,8 @@ export function rootOf(
   const kept = readRoot(folder);
   if (kept && daysLeft(kept, now) > LEAST_ROOT_DAYS) return { root: kept, isNew: false };
   const root = makeRoot(now);
-  writeOwn(join(folder, FILES.key), root.key);
-  writeOwn(join(folder, FILES.cert), root.cert);
+  replaceOwnFile(join(folder, FILES.key), root.key);
+  replaceOwnFile(join(folder, FILES.cert), root.cert);
   return { root, isNew: true };
 }
 
@@ -115,17 +116,4 @@ function readRoot(folder: string): Certificate | null {
   } catch {
     return null;
   }
-}
-
-function writeOwn(file: string, text: string): void {
-  const fresh = `${file}.new`;
-  const fd = openSync(fresh, 'w', 0o600);
-  try {
-    writeSync(fd, text);
-    fsyncSync(fd);
-  } finally {
-    closeSync(fd);
-  }
-  chmodSync(fresh, 0o600);
-  renameSync(fresh, file);
 }
