@@ -17,13 +17,13 @@ export class LooksController {
   }
 }
 
-@Resource('learned')
+@Resource('batches/:id/learned', 'batches')
 export class LearnedController {
   constructor(private readonly days: DaysService) {}
 
   @Get()
   @ApiOkResponse({ type: LearnedDto })
-  get(): Promise<Learned> {
-    return this.days.learned();
+  get(@Param('id') id: string): Promise<Learned> {
+    return this.days.learned(id);
   }
 }

@@ -15,10 +15,13 @@ export class DaysService {
     private readonly batches: BatchesService,
   ) {}
 
-  /** What the logs say of this maker's pace and minutes. */
-  async learned(): Promise<Learned> {
+  /** What the logs say of this maker's pace, minutes and hours, for one batch. @throws ProblemError `not-found` */
+  async learned(batchId: string): Promise<Learned> {
+    const { plan } = await this.batches.get(batchId);
+    const days = await this.days(['done', 'thickness']);
     return learnFrom(
-      (await this.days(['done', 'thickness'])).map(({ batch, log }) => ({ plan: batch.plan, log })),
+      days.map(({ batch, log }) => ({ plan: batch.plan, log })),
+      plan,
     );
   }
 

@@ -87,7 +87,7 @@ describe('what all days together say', () => {
   const at = 1_795_770_000_000;
 
   it('learns the pace from the taps of every batch', async () => {
-    const before = (await t.api.get(routes.learned).expect(200)).body as Learned;
+    const before = (await t.api.get(routes.learned(batches[0]!.id)).expect(200)).body as Learned;
     const { plan } = (await t.api.get(routes.batch(batches[1]!.id))).body as BatchDocument;
     const pot = plan.pots[0]!.id;
     await send(
@@ -95,7 +95,7 @@ describe('what all days together say', () => {
       entry('p1', { kind: 'done', target: 'combine/combine', potId: '', by: '', value: 0, at }),
       entry('p2', { kind: 'thickness', target: '', potId: pot, by: '', value: 1, at: at + 200 * MINUTE }),
     ).expect(204);
-    const { pace } = (await t.api.get(routes.learned).expect(200)).body as Learned;
+    const { pace } = (await t.api.get(routes.learned(batches[0]!.id)).expect(200)).body as Learned;
     expect(pace!.batches).toBe((before.pace?.batches ?? 0) + 1);
     expect(pace!.value).toBeGreaterThan(before.pace?.value ?? 1);
   });

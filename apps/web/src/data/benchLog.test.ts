@@ -169,6 +169,20 @@ it('shows what the server had last time while it is away, and drops what it has 
   expect(await (await openOutbox()).known(`batch-${batch}`)).toHaveLength(1);
 });
 
+it('an entry that the server has just taken is remembered, though it was not asked since', async () => {
+  const server = new FakeServer();
+  const first = device(server);
+  await first.start();
+  // The page is gone before the server answers what it has.
+  server.after = () => new Promise(() => undefined);
+  await say(first, 0.25);
+  while (first.getSnapshot().waiting.size > 0) await new Promise((resolve) => setTimeout(resolve, 1));
+  const outbox = await openOutbox();
+  while ((await outbox.of(`batch-${batch}`)).length > 0)
+    await new Promise((resolve) => setTimeout(resolve, 1));
+  expect(await outbox.known(`batch-${batch}`)).toHaveLength(1);
+});
+
 it('knows for which batches something waits', async () => {
   const server = new FakeServer();
   server.down = true;

@@ -145,8 +145,7 @@ export class BenchLog {
         this.cursor = cursor;
         if (isFirst) this.forget(entries);
         if (entries.length > 0) await this.acknowledged(entries);
-        if (isFirst || entries.length > 0)
-          await (await this.outbox).remember(this.batchId, entries, isFirst).catch(() => undefined);
+        if (isFirst) await this.remember(entries, true);
         if (!this.state.online) this.set({ online: true });
       } catch {
         if (this.state.online) this.set({ online: false });
@@ -195,7 +194,18 @@ export class BenchLog {
     const ids = new Set(entries.map((e) => e.id));
     const had = [...this.state.waiting].filter((id) => ids.has(id));
     this.take(entries, { waiting: new Set([...this.state.waiting].filter((id) => !ids.has(id))) });
+    // Remembered before it leaves the outbox: at no moment is it in neither.
+    await this.remember(entries, false);
     if (had.length > 0) await (await this.outbox).remove(had).catch(() => undefined);
+  }
+
+  /** Keeps what the server has for when it is away; a device that cannot keep anything shows it on this page alone. */
+  private async remember(entries: readonly LogEntry[], all: boolean): Promise<void> {
+    try {
+      await (await this.outbox).remember(this.batchId, entries, all);
+    } catch {
+      this.set({ kept: false });
+    }
   }
 
   /** Drops what was remembered of the server and is not there any more: a copy was put back. */

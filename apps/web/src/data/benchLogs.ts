@@ -7,7 +7,14 @@ import { type AppStore } from './store.ts';
 const logs = new Map<string, BenchLog>();
 let opened: Promise<Outbox> | null = null;
 
-export const outboxOfDevice = (): Promise<Outbox> => (opened ??= openOutbox());
+/** The outbox of this device, which the browser is asked not to clear when it is short of room. */
+export const outboxOfDevice = (): Promise<Outbox> => (opened ??= openLasting());
+
+function openLasting(): Promise<Outbox> {
+  // Not on addresses that the browser does not trust.
+  if ('storage' in navigator) void navigator.storage.persist().catch(() => false);
+  return openOutbox();
+}
 
 /** The log of a batch on this page; it outlives the screen until everything was sent. */
 export function logOf(batchId: string, store: AppStore): BenchLog {

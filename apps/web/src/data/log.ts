@@ -11,7 +11,7 @@ const logApi = api.injectEndpoints({
       query: ({ batchId, after }) => routes.log(batchId, after),
     }),
     looks: b.query<Look[], string>({ query: (batchId) => routes.looks(batchId) }),
-    learned: b.query<Learned, void>({ query: () => routes.learned }),
+    learned: b.query<Learned, string>({ query: (batchId) => routes.learned(batchId) }),
     sendFile: b.mutation<undefined, { readonly batchId: string; readonly file: WaitingFile }>({
       query: ({ batchId, file: { name, type, bytes } }) => ({
         url: routes.file(batchId, name),

@@ -65,9 +65,15 @@ class LearnedHoursDto implements Record<Kept, LearnedFigure | null> {
   @Figure() cold!: LearnedFigureDto | null;
 }
 
+class LearnedAlikeDto {
+  @Figure() unmould!: LearnedFigureDto | null;
+  @Figure() cut!: LearnedFigureDto | null;
+}
+
 export class LearnedDto implements Learned {
   @Figure() pace!: LearnedFigureDto | null;
   @One(() => LearnedMinutesDto) minutes!: LearnedMinutesDto;
   @One(() => LearnedHoursDto) unmould!: LearnedHoursDto;
   @One(() => LearnedHoursDto) cut!: LearnedHoursDto;
+  @One(() => LearnedAlikeDto) alike!: LearnedAlikeDto;
 }

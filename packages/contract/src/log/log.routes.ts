@@ -5,5 +5,5 @@ export const logRoutes = {
   /** Photos of the same steps in earlier batches. */
   looks: (batchId: string) => `/api/batches/${encodeURIComponent(batchId)}/looks`,
   /** What the logs of all batches say of this maker. */
-  learned: '/api/learned',
+  learned: (batchId: string) => `/api/batches/${encodeURIComponent(batchId)}/learned`,
 } as const;

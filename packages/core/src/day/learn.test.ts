@@ -82,6 +82,22 @@ it('hours to unmould and to cut, by how the mould was kept', () => {
   expect([learned.unmould.let, learned.unmould.cold]).toEqual([null, null]);
 });
 
+it('tells the hours of recipes that are alike apart', () => {
+  const log = [at('p', 0, { target: 'pour/pour' }), at('u', 30 * 60, { target: 'unmould' })];
+  const shifted = (by: number): Plan => ({
+    ...plan,
+    base: {
+      ...plan.base,
+      oils: plan.base.oils.map((o, i) => ({ ...o, percent: o.percent + (i === 0 ? by : i === 1 ? -by : 0) })),
+    },
+  });
+  const near = { plan: shifted(15), log };
+  const far = { plan: shifted(16), log };
+  expect(learnFrom([near], plan).alike.unmould!.value).toBeCloseTo((30 + 3 * 36) / 4, 9);
+  expect(learnFrom([far], plan).alike.unmould).toBeNull();
+  expect(learnFrom([near]).alike.unmould).toBeNull();
+});
+
 it('nothing logged, nothing learned', () => {
   expect(learnFrom([])).toMatchObject({ pace: null, unmould: { warm: null, let: null, cold: null } });
   expect(learnFrom([{ plan, log: [] }]).pace).toBeNull();

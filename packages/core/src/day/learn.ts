@@ -25,6 +25,8 @@ export interface Learned {
   /** From the pour on, h, by how the mould was kept. */
   readonly unmould: Readonly<Record<Kept, LearnedFigure | null>>;
   readonly cut: Readonly<Record<Kept, LearnedFigure | null>>;
+  /** The same of batches on a recipe like that of the plan in question, kept as it is. */
+  readonly alike: { readonly unmould: LearnedFigure | null; readonly cut: LearnedFigure | null };
 }
 
 export interface MadeBatch {
@@ -43,8 +45,11 @@ const USUAL_MINUTES: Minutes = { split: 1, colour: 2, scent: 1, pour: 2, top: 5 
 /** Middles of what the sheet says, h. */
 const USUAL_UNMOULD: Readonly<Record<Kept, number>> = { warm: 18, let: 36, cold: 54 };
 
-/** @param batches made so far, in any order */
-export function learnFrom(batches: readonly MadeBatch[]): Learned {
+/**
+ * @param batches made so far, in any order
+ * @param like the plan that batches may be like
+ */
+export function learnFrom(batches: readonly MadeBatch[], like: Plan | null = null): Learned {
   const days = batches.map(({ plan, log }) => dayOf(plan, log));
   const rates = days.flatMap((d) => (d.rates.length > 0 ? [mean(d.rates)] : []));
   const logFactor = rates.reduce((sum, r) => sum + r, 0) / (rates.length + USUAL_WEIGHS);
@@ -63,6 +68,16 @@ export function learnFrom(batches: readonly MadeBatch[]): Learned {
       );
     return { warm: one('warm'), let: one('let'), cold: one('cold') };
   };
+  const alike = (of: 'unmould' | 'cut'): LearnedFigure | null => {
+    if (!like) return null;
+    const own = days.filter(
+      (d, i) => d.kept === keptOf(like) && differenceOf(batches[i]!.plan, like) <= ALIKE,
+    );
+    return figure(
+      own.map((d) => d[of]),
+      USUAL_UNMOULD[keptOf(like)],
+    );
+  };
   const minutesOf = (key: keyof Minutes): LearnedFigure | null =>
     figure(
       days.map((d) => (d.minutes[key].length > 0 ? mean(d.minutes[key]) : null)),
@@ -79,7 +94,27 @@ export function learnFrom(batches: readonly MadeBatch[]): Learned {
     },
     unmould: byKept('unmould'),
     cut: byKept('cut'),
+    alike: { unmould: alike('unmould'), cut: alike('cut') },
   };
+}
+
+/** How the mould is kept by a plan. */
+const keptOf = (plan: Plan): Kept => (keptWarm(plan) ? 'warm' : keptCold(plan) ? 'cold' : 'let');
+
+/** Recipes that differ by no more than this part of their oils are alike, %. */
+const ALIKE = 15;
+
+/** Part of the oils in which two recipes differ, %. */
+function differenceOf(a: Plan, b: Plan): number {
+  const shares = new Map<string, number>();
+  const count = (plan: Plan, sign: number): void => {
+    const sum = plan.base.oils.reduce((total, o) => total + o.percent, 0) || 1;
+    for (const o of plan.base.oils)
+      shares.set(o.materialId, (shares.get(o.materialId) ?? 0) + (sign * 100 * o.percent) / sum);
+  };
+  count(a, 1);
+  count(b, -1);
+  return [...shares.values()].reduce((sum, s) => sum + Math.abs(s), 0) / 2;
 }
 
 interface Day {
@@ -105,7 +140,7 @@ function dayOf(plan: Plan, log: readonly LogEntry[]): Day {
   return {
     rates: ratesOf(plan, said, when),
     minutes: minutesOfSteps(plan, done),
-    kept: keptWarm(plan) ? 'warm' : keptCold(plan) ? 'cold' : 'let',
+    kept: keptOf(plan),
     unmould: hours('unmould'),
     cut: hours('after/cut'),
   };

@@ -106,5 +106,6 @@ export const SAFETY = [
   'Window open; children and pets out of the room',
   'Heat-safe vessel of polypropylene or stainless steel, labelled; no aluminium or zinc',
   'Running water within reach',
+  'Tablet or phone out of the splash zone; batteries and water do not go together',
   'The lye figure was checked with a second calculation',
 ];

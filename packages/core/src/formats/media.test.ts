@@ -1,14 +1,15 @@
 import { carriesMetadata, mediaTypeOf } from './media.ts';
 
+const codes = (text: string): number[] => Array.from({ length: text.length }, (_, i) => text.charCodeAt(i));
 const bytes = (...parts: (string | readonly number[])[]): Uint8Array =>
-  Uint8Array.from(parts.flatMap((p) => (typeof p === 'string' ? [...p].map((c) => c.charCodeAt(0)) : p)));
+  Uint8Array.from(parts.flatMap((p) => (typeof p === 'string' ? codes(p) : p)));
 const SOI = [0xff, 0xd8];
 const segment = (marker: number, text: string): number[] => [
   0xff,
   marker,
   0,
   text.length + 2,
-  ...[...text].map((c) => c.charCodeAt(0)),
+  ...codes(text),
 ];
 const SCAN = [0xff, 0xda, 0, 2, 1, 2, 3];
 const PNG = [0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a];

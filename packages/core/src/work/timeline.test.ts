@@ -145,3 +145,30 @@ describe('the work, laid on one axis', () => {
     );
   });
 });
+
+describe('a pot that is held at emulsion', () => {
+  const slow = Array.from({ length: 8 }, (_, i) => pot(`P${i}`, 1, dose('kaolin', 5)));
+  const held = (ids: readonly string[]): Plan => {
+    const p = plan('funnel', slow);
+    return { ...p, work: { ...p.work, day: { ...p.work.day, held: ids } } };
+  };
+  const last = (p: Plan): PotStep => timelineOf(p).pots.at(-1)!;
+
+  it('is coloured right before its pour, and its clock runs from then on', () => {
+    const step = last(held(['P7']));
+    const [split, colour, pour] = step.tasks;
+    expect(step.tasks.map((t) => t.kind)).toEqual(['split', 'colour', 'pour']);
+    expect(colour!.to).toBe(pour!.from);
+    expect(colour!.from).toBeGreaterThan(split!.to);
+    // The window opens later by when it is blended.
+    const free = last(held([])).window!;
+    expect(step.window!.map((m) => Math.round((m - colour!.from) * 1e6) / 1e6)).toEqual(
+      free.map((m) => Math.round(m * 1e6) / 1e6),
+    );
+  });
+
+  it('no longer sets too soon where the whole row takes too long', () => {
+    expect(last(held([])).verdict).toBe('sets-too-soon');
+    expect(last(held(['P7'])).verdict).toBe('fits');
+  });
+});

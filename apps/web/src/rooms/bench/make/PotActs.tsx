@@ -4,6 +4,8 @@ import { TRACES, TROUBLES } from '@kleur/core/day';
 import { PLAN_LIMITS } from '@kleur/core/plan';
 import { type NewEntry } from '../../../data/benchLog.ts';
 import { newId } from '../../../data/newId.ts';
+import { usePrinter } from '../../../shared/hooks/useSettings.ts';
+import { VolumeField } from '../../../shared/ui/Quantity.tsx';
 import styles from './make.module.css';
 import { MassAct } from './MassAct.tsx';
 import { type MadePot } from './useMade.ts';
@@ -25,13 +27,20 @@ function Tap({
   label,
   onTap,
   on = false,
+  disabled = false,
 }: {
   readonly label: string;
   readonly onTap: () => void;
   readonly on?: boolean;
+  readonly disabled?: boolean;
 }) {
   return (
-    <Button type={on ? 'primary' : 'default'} aria-pressed={on || undefined} onClick={onTap}>
+    <Button
+      type={on ? 'primary' : 'default'}
+      aria-pressed={on || undefined}
+      disabled={disabled}
+      onClick={onTap}
+    >
       {label}
     </Button>
   );
@@ -44,8 +53,27 @@ const SIZES = [
   ['A quarter more', 1.25],
 ] as const;
 
-/** How much batter the pot really holds. */
-export function SizeActs({ onSay }: { readonly onSay: Say }) {
+/** Marks stand on jugs every so many ml. */
+const MARKS = { small: 25, large: 50 } as const;
+const SMALL_JUG = 250;
+
+/** Marks of a jug next to what is planned, ml. */
+function marksNear(planned: number): number[] {
+  const step = planned < SMALL_JUG ? MARKS.small : MARKS.large;
+  const middle = Math.round(planned / step) * step;
+  return [middle - step, middle, middle + step].filter((ml) => ml > 0);
+}
+
+/**
+ * How much batter the pot really holds: against its plan, weighed, or by the marks of its jug.
+ * @param planned ml
+ */
+export function SizeActs({ planned, onSay }: { readonly planned: number; readonly onSay: Say }) {
+  const print = usePrinter();
+  const [volume, setVolume] = useState<number | null>(null);
+  const bySay = (value: number): void => {
+    onSay({ kind: 'sized', by: 'millilitres', value });
+  };
   return (
     <Acts title="How much batter is in it">
       {SIZES.map(([label, value]) => (
@@ -62,6 +90,36 @@ export function SizeActs({ onSay }: { readonly onSay: Say }) {
         act="It weighs this"
         onSay={(value) => {
           onSay({ kind: 'sized', by: 'grams', value });
+        }}
+      />
+      {marksNear(planned).map((ml) => (
+        <Tap
+          key={ml}
+          label={`Mark ${print.volume(ml)}`}
+          onTap={() => {
+            bySay(ml);
+          }}
+        />
+      ))}
+      <VolumeField
+        label="Mark of the jug"
+        hideLabel
+        width={150}
+        value={volume}
+        min={0}
+        max={PLAN_LIMITS.mass.max}
+        placeholder="other mark"
+        onCommit={setVolume}
+        onClear={() => {
+          setVolume(null);
+        }}
+      />
+      <Tap
+        label="Up to this mark"
+        disabled={volume === null}
+        onTap={() => {
+          bySay(volume!);
+          setVolume(null);
         }}
       />
     </Acts>

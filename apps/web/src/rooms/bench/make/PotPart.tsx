@@ -111,7 +111,10 @@ function PotAtHand(props: {
           ))}
         </ul>
       </section>
-      <SizeActs onSay={say} />
+      <SizeActs
+        planned={planned.pots.find((p) => p.pot.id === pot.id)?.volume ?? pot.flow.volume}
+        onSay={say}
+      />
       <TakeActs pot={pot} pots={made.pots} onSay={say} />
       {scent?.when === 'pot' && pot.flow.pot.scented && <ScentActs said={lastOf('scented')} onSay={say} />}
       <ThicknessActs said={lastOf('thickness')} onSay={say} />

@@ -13,7 +13,7 @@ import { StepByStep } from '../make/StepByStep.tsx';
 import { TooFast } from '../make/TooFast.tsx';
 import { type BenchLogOfBatch, useBenchLog } from '../make/useBenchLog.ts';
 import { useMade } from '../make/useMade.ts';
-import { usePlan, usePlanGel } from '../state/useDerived.ts';
+import { useChecks, usePlan, usePlanGel } from '../state/useDerived.ts';
 import { useSheet } from './prep/useSheet.ts';
 
 const Instruments = lazy(() => import('../make/Instruments.tsx').then((m) => ({ default: m.Instruments })));
@@ -51,6 +51,7 @@ function AtTheBench({ batchId }: { readonly batchId: string }) {
   return (
     <div className={styles.make}>
       <PartTabs label="Parts of the making day" parts={PARTS} current={part} acts={<TooFast steps={steps} />}>
+        <Stops />
         <Sent log={log} />
         {part === 'steps' && (
           <StepByStep
@@ -76,6 +77,26 @@ function AtTheBench({ batchId }: { readonly batchId: string }) {
         <OfflineWords batchId={batchId} />
         <LogList log={log} batchId={batchId} made={made} steps={steps} />
       </PartTabs>
+    </div>
+  );
+}
+
+/** A stop that has come up is told loudly; what was done stays on record, and the maker decides. */
+function Stops() {
+  const stops = useChecks().filter((c) => c.level === 'stop');
+  if (stops.length === 0) return null;
+  return (
+    <div role="alert" className={styles.heavy}>
+      <p>
+        A stop holds, so the lye amounts are hidden. What was done stays in the log; you decide how to go on.
+      </p>
+      <ul>
+        {stops.map((c) => (
+          <li key={`${c.id} ${c.sentence}`}>
+            {c.sentence} {c.remedy}
+          </li>
+        ))}
+      </ul>
     </div>
   );
 }

@@ -1,4 +1,5 @@
 import { Button } from 'antd';
+import { useParams } from 'react-router';
 import { KEPT, type Kept, type LearnedFigure } from '@kleur/core/day';
 import { type Minutes, PLAN_LIMITS, setWork } from '@kleur/core/plan';
 import { useLearnedQuery } from '../../../../data/log.ts';
@@ -16,7 +17,8 @@ const batchesOf = ({ batches }: LearnedFigure): string => (batches === 1 ? '1 ba
 
 /** What the logs of earlier days say, and how to work by it. */
 export function LearnedPanel() {
-  const { data } = useLearnedQuery(undefined, { refetchOnMountOrArgChange: true });
+  const { id = '' } = useParams();
+  const { data } = useLearnedQuery(id, { refetchOnMountOrArgChange: true });
   const { work } = usePlan();
   const edit = useEdit();
   const print = usePrinter();
@@ -87,6 +89,15 @@ export function LearnedPanel() {
           >
             Work by these
           </Button>
+        </p>
+      )}
+      {data?.alike.unmould && (
+        <p>
+          Recipes like this one, kept as this one is: unmoulded after{' '}
+          {print.number(data.alike.unmould.value, 0)} h ({batchesOf(data.alike.unmould)})
+          {data.alike.cut &&
+            `, cut after ${print.number(data.alike.cut.value, 0)} h (${batchesOf(data.alike.cut)})`}
+          .
         </p>
       )}
       {hours('unmould') !== '' && <p>Unmoulded: {hours('unmould')}.</p>}
