@@ -87,7 +87,9 @@ function stepOf(plan: Plan, sittings: readonly Sitting[], section: SheetSection,
   const sitting = PER_SITTING.includes(section.id) ? sittingOf(sittings, section.id, group) : null;
   const poured = sittings[sitting ?? 0]?.pots.filter((p) => p.place === 'mould').length ?? 0;
   const isHeld = section.id === 'colour' && plan.work.day.held.includes(group.potId ?? '');
-  return plainStep(id, of === '' ? all.verb : NAMED_ALONE.test(id) ? of : `${all.verb}: ${of}`, '', {
+  // Without pots the batter is one, and nothing is taken off it.
+  const verb = section.id === 'split' && plan.pots.length === 0 ? section.title : all.verb;
+  return plainStep(id, of === '' ? verb : NAMED_ALONE.test(id) ? of : `${verb}: ${of}`, '', {
     kind: section.id === 'decide' ? 'decide' : 'work',
     potId: group.potId,
     lines: isHeld
