@@ -46,7 +46,9 @@ test('layers hours apart: each has its checklist and its lye, and before a later
   bench,
 }) => {
   await batches.openBatch('Harbour at dusk');
+  await doneUpTo(page, idOf(page), 'label');
   await bench.step('Make');
+  await expect(title(page)).toHaveText('Label the cups and jugs');
   const seen: string[] = [];
   const shown = async (): Promise<string> => (await title(page).textContent()) ?? '';
   for (let i = 0; i < 60 && !seen.includes('Unmould'); i++) {
@@ -91,6 +93,9 @@ test('the simpler design is taken: the steps that follow say so, and the log kee
   await page.getByRole('button', { name: 'Simpler one', exact: true }).tap();
   await all.getByRole('button', { name: 'Pour', exact: true }).tap();
   await expect(step(page)).toContainText('Decided: the simpler design');
+  // Its pours are the simpler design’s: into one jug, and all of it from there.
+  await expect(step(page)).toContainText('into jug 3, Wing blue');
+  await expect(step(page)).not.toContainText('down one wall');
   await expect.poll(async () => (await logOf(page)).entries.map((e) => e.kind)).toContain('decided');
 });
 

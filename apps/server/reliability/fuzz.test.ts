@@ -5,7 +5,7 @@ import { type Operation, operationsOf, type OpenApi } from './open-api.ts';
 import { serverProcess } from './server-process.ts';
 
 /** Bodies that are sent, over all operations; KLEUR_BODIES for more. */
-const BODIES = Number(process.env.KLEUR_BODIES ?? 3_000);
+const BODIES = Number(process.env.KLEUR_BODIES ?? 1_200);
 const SEED = 20_261;
 /** Most processor time of one body on an ordinary machine, ms, and most memory of the server, MB. */
 const MOST_CPU = 300;

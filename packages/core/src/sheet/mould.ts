@@ -1,6 +1,7 @@
 import { barsOf } from '../balance/mould.ts';
 import { cutsOf } from '../balance/cuts.ts';
 import { designText, techniqueById } from '../palette/technique.ts';
+import { fallbackDesign } from '../work/design.ts';
 import { type Finish, type Plan } from '../plan/plan.ts';
 import { bondedPots, DRY_MINUTES, keptCold, keptWarm } from '../work/finish.ts';
 import { ALCOHOL, FRESH_BATTER, HOT_MOULD, OWN_RULES } from './cautions.ts';
@@ -12,9 +13,13 @@ export function decideSection({ plan }: SheetContext): SheetSection | null {
   const fallback = techniqueById(plan.work.fallback);
   const design = designText(plan.idea.design);
   if (!fallback) return null;
+  const simpler = designText(fallbackDesign(plan) ?? plan.idea.design);
   return section('decide', 'Decide', [
     group('decide', '', [
-      line('decide:full', '', `It holds: ${inSentence(design) || 'the full design'}`),
+      // Where the simpler design is the plan's own there is nothing else to choose.
+      ...(simpler === design
+        ? []
+        : [line('decide:full', '', `It holds: ${inSentence(design) || 'the full design'}`)]),
       line('decide:fallback', '', `It races: ${fallback.name.toLowerCase()} instead`),
     ]),
   ]);

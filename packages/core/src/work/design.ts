@@ -42,3 +42,15 @@ export function fallbackDesign({ idea, work }: Plan): Design | null {
     ? { ...idea.design, top: technique.id }
     : { ...idea.design, body: [technique.id], layers: [] };
 }
+
+/** The plan as it is poured once the simpler design is decided on; itself where none was agreed. */
+export function withFallback(plan: Plan): Plan {
+  const design = fallbackDesign(plan);
+  if (!design) return plan;
+  // Moves written by hand are the full design's.
+  return {
+    ...plan,
+    idea: { ...plan.idea, design },
+    work: { ...plan.work, pour: { ...plan.work.pour, moves: null } },
+  };
+}

@@ -10,7 +10,7 @@ export {
   liquidName,
   mediumName,
 } from './dispersion.ts';
-export { fallbackDesign, pourStages } from './design.ts';
+export { fallbackDesign, pourStages, withFallback } from './design.ts';
 export { withFinish } from './finish.ts';
 export { scrubMeasures } from './scrub.ts';
 export { workOrder, type WorkOrder } from './order.ts';

@@ -4,6 +4,7 @@ import { plainMould } from '../plan/moulding.ts';
 import { type Plan } from '../plan/plan.ts';
 import { TECHNIQUES } from '../palette/technique.ts';
 import { ideaOf, planWith, pot } from '../testing/plans.ts';
+import { withFallback } from './design.ts';
 import { partsOf, pourScript, raiseFor, weighMoves } from './pourScript.ts';
 
 const three = (technique: string, work: Partial<Plan['work']['pour']> = {}): Plan => {
@@ -131,4 +132,13 @@ describe('written by hand', () => {
     const moves = movesOf(three('funnel', { free: true }));
     expect(moves.map((m) => [m.potId, m.part, m.place])).toEqual(ORDER.map((id) => [id, 1, '']));
   });
+});
+
+it('the simpler design is poured by its own technique, whatever was written by hand for the full one', () => {
+  const move = newMove({ id: '1', kind: 'pour', potId: 'A', part: 1, place: 'middle' });
+  const full = three('funnel', { moves: [move] });
+  const agreed = { ...full, work: { ...full.work, fallback: 'layers' } };
+  expect(poursOf(withFallback(agreed))).toEqual(['A', 'B', 'C']);
+  expect(movesOf(withFallback(agreed)).some((m) => m.place === 'middle')).toBe(false);
+  expect(withFallback(full)).toBe(full);
 });

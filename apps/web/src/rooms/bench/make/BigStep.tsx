@@ -128,7 +128,7 @@ export function BigStep(props: {
           </p>
         )}
         {step.id.startsWith('pour/') && progress.full === false && (
-          <p className={styles.hint}>Decided: the simpler design, not the full one.</p>
+          <p className={styles.hint}>Decided: the simpler design. This is how it is poured.</p>
         )}
         {isHidden ? (
           <p>The amounts are shown once the checklist before the lye is ticked.</p>

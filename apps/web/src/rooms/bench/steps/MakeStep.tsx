@@ -1,7 +1,8 @@
 import { lazy, Suspense, useMemo } from 'react';
 import { useParams, useSearchParams } from 'react-router';
-import { runSheetOf } from '@kleur/core/day';
+import { runSheetOf, standing } from '@kleur/core/day';
 import { cured } from '@kleur/core/pigment';
+import { withFallback } from '@kleur/core/work';
 import { usePart } from '../../../shared/hooks/usePart.ts';
 import { EmptyState } from '../../../shared/ui/EmptyState.tsx';
 import { PartTabs } from '../../../shared/ui/PartTabs.tsx';
@@ -14,7 +15,7 @@ import { TooFast } from '../make/TooFast.tsx';
 import { type BenchLogOfBatch, useBenchLog } from '../make/useBenchLog.ts';
 import { useMade } from '../make/useMade.ts';
 import { useChecks, usePlan, usePlanGel } from '../state/useDerived.ts';
-import { useSheet } from './prep/useSheet.ts';
+import { useSheetOf } from './prep/useSheet.ts';
 
 const Instruments = lazy(() => import('../make/Instruments.tsx').then((m) => ({ default: m.Instruments })));
 const PotPart = lazy(() => import('../make/PotPart.tsx').then((m) => ({ default: m.PotPart })));
@@ -43,8 +44,11 @@ function AtTheBench({ batchId }: { readonly batchId: string }) {
   const part = usePart(KEYS);
   const [, setParams] = useSearchParams();
   const plan = usePlan();
-  const sheet = useSheet();
-  const steps = useMemo(() => runSheetOf(plan, sheet), [plan, sheet]);
+  // Once the simpler design is decided on, the steps are those of it.
+  const isSimpler = standing(log.entries).findLast((e) => e.kind === 'decided')?.value === 0;
+  const poured = useMemo(() => (isSimpler ? withFallback(plan) : plan), [isSimpler, plan]);
+  const sheet = useSheetOf(poured);
+  const steps = useMemo(() => runSheetOf(poured, sheet), [poured, sheet]);
   const gel = usePlanGel();
   const stage = useMemo(() => cured(gel), [gel]);
   const made = useMade(log.entries, stage);
