@@ -4,15 +4,15 @@ import { isMilk } from '../plan/liquid.ts';
 import { materialOf } from '../plan/plan.ts';
 import { dispersionHint, liquidName } from '../work/dispersion.ts';
 import { powderCaution } from './cautions.ts';
-import { bottleName, manyOf, type SheetContext } from './context.ts';
+import { bottleName, listOf, manyOf, type SheetContext } from './context.ts';
 import { group, line, section, type SheetGroup, type SheetLine, type SheetSection } from './sheet.ts';
 
-/** What must be ready before the day: embeds, infusions, stock bottles, frozen milk. */
+/** What must be ready before the day: embeds, infusions, stock bottles, frozen milk, spoons weighed. */
 export function beforeSection(ctx: SheetContext): SheetSection | null {
   return section(
     'before',
     'The day before',
-    [...embedGroups(ctx), infusions(ctx), ...bottles(ctx), frozen(ctx)],
+    [...embedGroups(ctx), infusions(ctx), ...bottles(ctx), frozen(ctx), spoons(ctx)],
     ctx.plan.embeds.length > 0 || ctx.plan.work.dispersions.length > 0 ? powderCaution(ctx) : [],
   );
 }
@@ -152,3 +152,15 @@ function frozen({ plan, prep, print }: SheetContext): SheetGroup | null {
 }
 
 const sumOf = (list: readonly number[]): number => list.reduce((a, b) => a + b, 0);
+
+/** Spoons of one powder differ from those of another by a third: weighed once, they can be dosed by. */
+function spoons({ prep, measuring }: SheetContext): SheetGroup | null {
+  if (measuring.by !== 'spoons') return null;
+  const names = [...new Set(prep.pots.flatMap((p) => p.rows.map((r) => r.material.name)))];
+  if (names.length === 0) return null;
+  return group('spoons', 'Spoons', [
+    line('spoons', '', 'Weigh ten level spoons of each powder, where that was not done yet', {
+      note: `${listOf(names)}; from it comes the loose density on the shelf, grams by millilitres`,
+    }),
+  ]);
+}

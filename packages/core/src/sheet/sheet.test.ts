@@ -122,3 +122,11 @@ it('the pour begins with the design, and pots of a layer of its own say what the
   expect(line('B')).toContain('one layer with A: in-the-pot swirl');
   expect(line('C')).not.toContain('one layer with');
 });
+
+it('who doses by spoons weighs them the day before; who has a scale does not', () => {
+  const plan = planWith([pot('A', 1, dose('kaolin', 10))]);
+  const titles = (measuring: typeof tenthGramScale): string[] =>
+    sheetOf(plan, measuring, plainPrinter).sections.flatMap((s) => s.groups.map((g) => g.title));
+  expect(titles({ ...tenthGramScale, by: 'spoons' })).toContain('Spoons');
+  expect(titles(tenthGramScale)).not.toContain('Spoons');
+});
