@@ -160,7 +160,7 @@ function spoons({ prep, measuring }: SheetContext): SheetGroup | null {
   if (names.length === 0) return null;
   return group('spoons', 'Spoons', [
     line('spoons', '', 'Weigh ten level spoons of each powder, where that was not done yet', {
-      note: `${listOf(names)}; from it comes the loose density on the shelf, grams by millilitres`,
+      note: `${listOf(names)}; from it comes the bulk density on the shelf, grams by millilitres`,
     }),
   ]);
 }
