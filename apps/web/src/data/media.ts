@@ -1,4 +1,4 @@
-import { imageSize, MEDIA, type MediaType, mediaTypeOf, MOST_PIXELS } from '@kleur/core/formats';
+import { imageSize, MEDIA, mediaTypeOf, MOST_PIXELS } from '@kleur/core/formats';
 import { type WaitingFile } from './outbox.ts';
 
 /** Longest side of a picture that is kept, px. */
@@ -51,5 +51,3 @@ async function hashOf(bytes: ArrayBuffer): Promise<string> {
   const hash = new Uint8Array(await crypto.subtle.digest('SHA-256', bytes));
   return Array.from(hash, (b) => b.toString(16).padStart(2, '0')).join('');
 }
-
-export const isPicture = (type: string): type is MediaType => type.startsWith('image/');

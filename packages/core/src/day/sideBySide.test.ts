@@ -4,6 +4,7 @@ import { sheetOf } from '../sheet/sheetOf.ts';
 import { logEntry, type LogEntry } from './entry.ts';
 import { progressOf } from './progress.ts';
 import { runSheetOf } from './runSheet.ts';
+import { plainStep } from './step.ts';
 import { alsoTicked, type DayOfBatch, nextSideBySide } from './sideBySide.ts';
 
 const plan = fourPotLoaf();
@@ -63,4 +64,18 @@ it('a batter that stands goes before the preparation of another batch', () => {
     step: { id: 'combine/holds' },
   });
   expect(nextSideBySide([])).toBeNull();
+});
+
+it('a step that the maker put in goes with the one that follows it', () => {
+  const own = plainStep('own/a', 'Close the window', '');
+  const first = { ...day('b', []), steps: [own, ...steps] };
+  const withOwn = { ...first, progress: progressOf(first.steps, []) };
+  // Nobody else's cups come before it, and it holds up nobody's oils.
+  expect(nextSideBySide([withOwn, day('a', [])])).toMatchObject({ batchId: 'b', step: { id: 'own/a' } });
+  const upTo = steps.findIndex((s) => s.id === 'lye/lye:common');
+  const ahead = day(
+    'a',
+    steps.slice(0, upTo).map((s) => done(s.id)),
+  );
+  expect(nextSideBySide([ahead, withOwn])).toMatchObject({ batchId: 'b', step: { id: 'own/a' } });
 });

@@ -22,11 +22,19 @@ const TOGETHER: readonly RegExp[] = [
   /^oils\//,
 ];
 
-/** Phase of a step; what comes after the oils is done one batch after another. */
-const phaseOf = ({ id }: RunStep): number => {
+/** What is done hours and days later, when no batter waits. */
+const AFTERWARDS = /^(after\/|(unmould|stamp|rack|finish)$|read-)/;
+
+/** Steps from the oils to the mould: one batch after another. */
+const ALONE = TOGETHER.length;
+
+/** Phase of what a batch does next; a step that the maker put in belongs to the one that follows it. */
+function phaseOf({ steps, progress: { current } }: DayOfBatch): number {
+  if (!current) return ALONE + 1;
+  const { id } = steps.slice(steps.indexOf(current)).find((s) => !s.id.startsWith('own/')) ?? current;
   const at = TOGETHER.findIndex((t) => t.test(id));
-  return at < 0 ? TOGETHER.length : at;
-};
+  return at >= 0 ? at : AFTERWARDS.test(id) ? ALONE + 1 : ALONE;
+}
 
 /**
  * What is done next over all batches of the day, in the order of the work: what is prepared is prepared for all of them,
@@ -39,21 +47,14 @@ export function nextSideBySide(days: readonly DayOfBatch[]): NextStep | null {
   });
   const [first, ...rest] = open;
   if (!first) return null;
-  const begun = open.find(({ day }) => hasBegun(day) && phaseOf(day.progress.current!) === TOGETHER.length);
-  // A batter that stands does not wait for another batch’s cups; what it still has to wait for does not count as begun.
-  if (begun && !isAfterwards(begun.step)) return begun;
-  return rest.reduce((best, next) => (rankOf(next.step) < rankOf(best.step) ? next : best), first);
+  // A batter that stands does not wait for another batch’s cups.
+  const begun = open.find(({ day }) => hasBegun(day) && phaseOf(day) === ALONE);
+  return begun ?? rest.reduce((best, next) => (phaseOf(next.day) < phaseOf(best.day) ? next : best), first);
 }
 
-/** Whether lye has met oil, and the soap is not in the mould yet. */
+/** Whether lye has met oil. */
 const hasBegun = ({ steps, progress }: DayOfBatch): boolean =>
   steps.some((s) => s.id.startsWith('combine/') && progress.done.has(s.id));
-
-/** What is done hours and days later. */
-const isAfterwards = ({ id }: RunStep): boolean =>
-  !/^(combine|split|colour|decide|pour|own|gather|before|cups|safety|lye|oils)\b/.test(id);
-
-const rankOf = (step: RunStep): number => phaseOf(step) + (isAfterwards(step) && step.id !== 'label' ? 1 : 0);
 
 /** Steps of other batches that one and the same checklist serves: ticked once, it counts for all whose turn it is. */
 export const alsoTicked = (days: readonly DayOfBatch[], batchId: string): NextStep[] =>
