@@ -17,8 +17,10 @@ const CORE_FLOORS = [
   ['match'],
   ['palette'],
   ['work'],
-  ['checks', 'why', 'sheet'],
+  ['checks', 'why', 'sheet', 'evidence'],
   ['start', 'day'],
+  ['record'],
+  ['causes', 'calendar'],
 ];
 const folders = (names) => `${CORE}src/(${names.join('|')})/`;
 const coreFloors = CORE_FLOORS.flatMap((floor, level) =>

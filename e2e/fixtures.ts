@@ -2,6 +2,7 @@ import { type BrowserContext, type Page, test as base } from '@playwright/test';
 import { BatchesPage } from './pages/batches.ts';
 import { BenchPage } from './pages/bench.ts';
 import { IdeaPage } from './pages/idea.ts';
+import { ResultPage } from './pages/result.ts';
 import { ShelfPage } from './pages/shelf.ts';
 import { firstPort } from './ports.ts';
 
@@ -9,6 +10,7 @@ interface Pages {
   readonly batches: BatchesPage;
   readonly bench: BenchPage;
   readonly idea: IdeaPage;
+  readonly result: ResultPage;
   readonly shelf: ShelfPage;
 }
 
@@ -43,6 +45,9 @@ export const test = base.extend<Pages & { readonly demo: undefined; readonly qui
   },
   idea: async ({ page }, use) => {
     await use(new IdeaPage(page));
+  },
+  result: async ({ page }, use) => {
+    await use(new ResultPage(page));
   },
   shelf: async ({ page }, use) => {
     await use(new ShelfPage(page));

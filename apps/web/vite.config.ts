@@ -128,7 +128,11 @@ const LATE =
 /** What rooms have in common, but for what brings a package along. */
 const PARTS =
   /apps.web.src.(shared|data|workers)|packages.contract|^vite|core.src.(units|colour|material)|bench.steps\.ts/;
-const OWN_CHUNK = /shared.(form|settings|axis)|SortableList|ListRoom|ColourPicker|DayField|PlainTable/;
+const OWN_CHUNK =
+  /shared.(form|settings|axis)|SortableList|ListRoom|ColourPicker|DayField|PlainTable|data.(benchLogs?|outbox|log|record|media)\.ts/;
+
+/** What parts of the result have in common. */
+const RESULT = /rooms.bench.result|data.record\.ts|core.src.(evidence|record|causes)/;
 
 /** What every form has beside Ant Design's own. */
 const FIELDS =
@@ -137,8 +141,9 @@ const FIELDS =
 /** What lists and long pages use. */
 const LISTS = /\/checkbox\/|RightOutlined|ListRoom|skeleton/;
 
-/** What is printed and worked by: not needed where a batch is planned. */
-const SHEET = /core.src.(sheet|day)|core.src.work.(pourScript|sittings)|prep.useSheet/;
+/** What is printed and worked by, and the log of the day: not needed where a batch is planned. */
+const SHEET =
+  /core.src.(sheet|day)|core.src.work.(pourScript|sittings)|prep.useSheet|data.(benchLogs?|outbox|log)\.ts|make.useBenchLog|node_modules.idb/;
 
 /** What every step of a batch works out. */
 const CORE = /core.src.(balance|plan|work(?!.pourScript|.sittings)|pigment|checks|match.adjust)/;
@@ -208,7 +213,14 @@ export default defineConfig(({ command }) => ({
               priority: 2,
               includeDependenciesRecursively: false,
             },
-            { name: 'bench', test: /rooms.bench./, minShareCount: 2, priority: 1 },
+            {
+              name: 'result',
+              test: RESULT,
+              minShareCount: 2,
+              priority: 2,
+              includeDependenciesRecursively: false,
+            },
+            { name: 'bench', test: /rooms.bench.|ui.DayField/, minShareCount: 2, priority: 1 },
           ],
         },
       },

@@ -12,7 +12,7 @@ export class BenchPage {
     await expect(this.saved).toBeVisible();
   }
 
-  async step(name: 'Idea' | 'Base' | 'Pots' | 'Prep' | 'Make'): Promise<void> {
+  async step(name: 'Idea' | 'Base' | 'Pots' | 'Prep' | 'Make' | 'Result'): Promise<void> {
     await this.page.getByRole('navigation', { name: 'Steps' }).getByRole('link', { name }).click();
     await this.page.waitForURL(new RegExp(`/${name.toLowerCase()}(\\?|$)`));
   }

@@ -2,6 +2,7 @@ import { batchesDomain } from './batches/batches.domain.ts';
 import { catalogueDomain } from './catalogue/catalogue.domain.ts';
 import { logDomain } from './log/log.domain.ts';
 import { palettesDomain } from './palettes/palettes.domain.ts';
+import { recordDomain } from './record/record.domain.ts';
 import { savedDomain } from './saved/saved.domain.ts';
 import { settingsDomain } from './settings/settings.domain.ts';
 import { ticksDomain } from './ticks/ticks.domain.ts';
@@ -16,4 +17,5 @@ export const domains: readonly Domain[] = [
   batchesDomain,
   ticksDomain,
   logDomain,
+  recordDomain,
 ];

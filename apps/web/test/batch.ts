@@ -9,6 +9,7 @@ export const batchDocument = (change: Partial<BatchDocument> = {}): BatchDocumen
   madeOn: null,
   plan: emptyPlan(),
   version: 3,
+  parentId: null,
   createdAt: '',
   updatedAt: '',
   ...change,

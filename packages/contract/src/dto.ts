@@ -8,6 +8,7 @@ export {
   BatchUpdateDto,
   BatchWriteDto,
   MouldDto,
+  PlanDto,
 } from './batches/batches.dto.ts';
 export { MaterialUpdateDto, MaterialWireDto, MaterialWriteDto } from './catalogue/materials.dto.ts';
 export { predictExample, PredictRequestDto, PredictResponseDto } from './colour/colour.dto.ts';
@@ -17,6 +18,13 @@ export { DemoResetDto } from './demo/demo.dto.ts';
 export { LearnedDto, LogPageDto, LogQueryDto, LogSendDto, LookDto } from './log/log.dto.ts';
 export { PaletteUpdateDto, PaletteWireDto, PaletteWriteDto } from './palettes/palettes.dto.ts';
 export { HealthDto, ProblemDto } from './problems.dto.ts';
+export {
+  AgainWriteDto,
+  LineBatchDto,
+  ReadingDto,
+  ReadingSendDto,
+  RecordWireDto,
+} from './record/record.dto.ts';
 export {
   MouldUpdateDto,
   MouldWireDto,

@@ -30,8 +30,18 @@ export { type MaterialWire, type MaterialWrite } from './catalogue/materials.ts'
 export { type Problem, PROBLEM_CODES, type ProblemCode, type ProblemField } from './problems.ts';
 export { type MatchRequest, type MatchTarget } from './colour/match.ts';
 export { type Palette, type PaletteWire, type SwatchColour, PALETTE_LIMITS } from './palettes/palettes.ts';
+export {
+  type AgainWrite,
+  type LineBatch,
+  type Poured,
+  type ReadingSend,
+  type ReadingWrite,
+  type RecordWire,
+  type SeenPot,
+} from './record/record.ts';
 export { BODY_LIMIT_BYTES, routes } from './routes.ts';
 export {
+  type CardColours,
   DATE_ORDERS,
   type DateOrder,
   defaultSettings,

@@ -7,6 +7,7 @@ import { demoRoutes } from './demo/demo.routes.ts';
 import { fileRoutes } from './files/files.routes.ts';
 import { logRoutes } from './log/log.routes.ts';
 import { paletteRoutes } from './palettes/palettes.routes.ts';
+import { recordRoutes } from './record/record.routes.ts';
 import { savedRoutes } from './saved/saved.routes.ts';
 import { tickRoutes } from './ticks/ticks.routes.ts';
 import { settingsRoutes } from './settings/settings.routes.ts';
@@ -25,6 +26,7 @@ export const routes = {
   ...fileRoutes,
   ...logRoutes,
   ...paletteRoutes,
+  ...recordRoutes,
   ...savedRoutes,
   ...tickRoutes,
 } as const;

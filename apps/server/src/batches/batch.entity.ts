@@ -1,8 +1,16 @@
 import { type BatchState, type FaceStripe } from '@kleur/contract';
+import { type Predicted } from '@kleur/core/evidence';
 import { type Plan } from '@kleur/core/plan';
 import { Column, Entity, Index } from 'typeorm';
 import { DocumentEntity } from '../storage/document.entity.ts';
 import { JsonColumn } from '../storage/json-column.ts';
+
+/** What is put down once, when a batch is poured. */
+export interface PouredColumn {
+  readonly at: string;
+  readonly plan: Plan;
+  readonly predicted: Predicted;
+}
 
 @Entity('batch')
 @Index('batch_list', ['deletedAt', 'updatedAt'])
@@ -14,4 +22,7 @@ export class BatchEntity extends DocumentEntity {
   /** Colours of the bar at cure, worked out at every save so that the list needs no plan. */
   @JsonColumn() face!: FaceStripe[];
   @JsonColumn() plan!: Plan;
+  @Column('text', { name: 'parent_id', nullable: true }) parentId!: string | null;
+  /** Plan and prediction as they were at the pour; `{}` while it was not poured. */
+  @JsonColumn() poured!: Partial<PouredColumn>;
 }

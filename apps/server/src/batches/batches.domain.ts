@@ -1,4 +1,5 @@
 import { type Domain } from '../storage/domain.ts';
+import { BatchLine1790000000011 } from './migrations/1790000000011-batch-line.ts';
 import { BatchEntity } from './batch.entity.ts';
 import { BatchesModule } from './batches.module.ts';
 import { BatchesService } from './batches.service.ts';
@@ -7,6 +8,6 @@ export const batchesDomain: Domain = {
   module: BatchesModule,
   entities: [BatchEntity],
   // The table came with the first migration.
-  migrations: [],
+  migrations: [BatchLine1790000000011],
   content: [BatchesService],
 };

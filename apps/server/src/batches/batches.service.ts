@@ -4,17 +4,20 @@ import {
   type BatchPage,
   type BatchSummary,
   type BatchWrite,
+  isMade,
   PAGE_LIMITS,
+  type Poured,
 } from '@kleur/contract';
+import { predictedOf } from '@kleur/core/evidence';
 import { PLAN_LIMITS, integrityProblems, soundRows, upgradePlan } from '@kleur/core/plan';
-import { type EntityManager, type FindOptionsWhere, Raw } from 'typeorm';
+import { type EntityManager, type FindOptionsWhere, In, Raw } from 'typeorm';
 import { demoBatches, demoWrite } from '../demo/data/demo-batches.ts';
 import { notFound, ProblemError } from '../problems/problem.ts';
 import { named } from '../problems/named.ts';
 import { Documents, type DocumentStore } from '../storage/document-store.ts';
 import { isUnreadable } from '../storage/json-column.ts';
 import { type Content, type FirstContent } from '../storage/domain.ts';
-import { BatchEntity } from './batch.entity.ts';
+import { BatchEntity, type PouredColumn } from './batch.entity.ts';
 import { faceOf } from './face.ts';
 
 export interface BatchQuery {
@@ -47,6 +50,7 @@ function document(e: BatchEntity): BatchDocument {
     madeOn: e.madeOn,
     plan,
     version: e.version,
+    parentId: e.parentId,
     createdAt: e.createdAt,
     updatedAt: e.updatedAt,
     ...(leftOut > 0 ? { leftOut } : {}),
@@ -108,8 +112,10 @@ export class BatchesService implements Content {
     return summary(row);
   }
 
-  async create(input: BatchWrite): Promise<BatchDocument> {
-    return document(await this.store.create(columns(checked(input))));
+  /** @param parentId the batch that it is a further version of */
+  async create(input: BatchWrite, parentId: string | null = null): Promise<BatchDocument> {
+    const sound = checked(input);
+    return document(await this.store.create({ ...columns(sound), parentId, poured: pouredOf(sound, null) }));
   }
 
   async example(): Promise<BatchDocument> {
@@ -121,11 +127,49 @@ export class BatchesService implements Content {
   async copy(id: string): Promise<BatchDocument> {
     const { plan, name } = this.document(await this.store.get(id));
     const copied = `${name.slice(0, PLAN_LIMITS.name - ' (copy)'.length)} (copy)`;
-    return document(await this.store.create(columns({ name: copied, state: 'idea', madeOn: null, plan })));
+    return this.create({ name: copied, state: 'idea', madeOn: null, plan });
   }
 
   async update(id: string, version: number, input: BatchWrite): Promise<BatchDocument> {
-    return document(await this.store.update(id, version, columns(checked(input))));
+    const sound = checked(input);
+    return document(
+      await this.store.update(id, version, (row) => ({ ...columns(sound), poured: pouredOf(sound, row) })),
+    );
+  }
+
+  /** Plan and prediction as they were at the pour. @throws ProblemError `not-found`, `unreadable-row`. */
+  async poured(id: string): Promise<Poured> {
+    const row = await this.store.get(id);
+    const kept = isUnreadable(row.poured) ? {} : row.poured;
+    const { plan } = this.document(row);
+    if (!kept.plan || !kept.predicted || !kept.at) return { plan, predicted: predictedOf(plan), at: null };
+    return { plan: soundRows(upgradePlan(kept.plan)).plan, predicted: kept.predicted, at: kept.at };
+  }
+
+  /** All versions that a batch belongs to, the first one first. @throws ProblemError `not-found`. */
+  async lineOf(id: string): Promise<(BatchSummary & { readonly parentId: string | null })[]> {
+    const select = { ...HEAD, parentId: true, createdAt: true } as const;
+    const find = (where: FindOptionsWhere<BatchEntity>): Promise<BatchEntity[]> =>
+      this.store.find({ select, where, order: { createdAt: 'ASC' } });
+    let [first] = await find({ id });
+    if (!first) throw notFound('The batch');
+    // Up to the first that is still there, then all that came of it, level by level.
+    const seen = new Set([first.id]);
+    while (first.parentId !== null && !seen.has(first.parentId)) {
+      const [parent] = await find({ id: first.parentId });
+      if (!parent) break;
+      seen.add(parent.id);
+      first = parent;
+    }
+    const line = [first];
+    const had = new Set([first.id]);
+    for (let level = [first.id]; level.length > 0 && line.length < MOST_VERSIONS;) {
+      const children = (await find({ parentId: In(level) })).filter((c) => !had.has(c.id));
+      children.forEach((c) => had.add(c.id));
+      line.push(...children);
+      level = children.map((c) => c.id);
+    }
+    return line.map((e) => ({ ...summary(e), parentId: e.parentId }));
   }
 
   async setDeleted(id: string, deleted: boolean): Promise<BatchSummary> {
@@ -148,7 +192,12 @@ export class BatchesService implements Content {
     if (first !== 'demo') return;
     const now = new Date();
     for (const [i, batch] of demoBatches().entries()) {
-      await this.store.insert(m, columns(demoWrite(batch, now)), { date: new Date(now.getTime() + i) });
+      const write = demoWrite(batch, now);
+      await this.store.insert(
+        m,
+        { ...columns(write), parentId: null, poured: pouredOf(write, null) },
+        { date: new Date(now.getTime() + i) },
+      );
     }
   }
 }
@@ -161,6 +210,19 @@ const columns = (input: BatchWrite) => ({
   totalOils: input.plan.base.totalOils,
   face: faceOf(input.plan),
 });
+
+/** More versions of one batch are not shown. */
+const MOST_VERSIONS = 200;
+
+/**
+ * What is put down when a batch is poured, and stays. A batch that goes back to being planned was not poured after all:
+ * its next pour is put down anew.
+ */
+function pouredOf(input: BatchWrite, row: BatchEntity | null): Partial<PouredColumn> {
+  if (!isMade(input.state)) return {};
+  if (row && isMade(row.state) && !isUnreadable(row.poured) && row.poured.at) return row.poured;
+  return { at: new Date().toISOString(), plan: input.plan, predicted: predictedOf(input.plan) };
+}
 
 /** @throws ProblemError for a blank name and for a plan that does not hold together. */
 function checked(input: BatchWrite): BatchWrite {

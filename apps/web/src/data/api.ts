@@ -16,6 +16,8 @@ export const TAGS = [
   'Copies',
   'Materials',
   'Palettes',
+  'Readings',
+  'Record',
   'Moulds',
   'Recipes',
   'Sessions',

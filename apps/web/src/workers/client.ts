@@ -1,5 +1,6 @@
 import { type Remote, wrap } from 'comlink';
 import { type ColourWorker } from './protocol.ts';
+import { type PhotoWorker } from './photo.protocol.ts';
 import { type SearchWorker } from './search.protocol.ts';
 
 let remote: Remote<ColourWorker> | undefined;
@@ -29,4 +30,12 @@ const startSearch = (): Remote<SearchWorker> =>
 export function searchWorker(): Remote<SearchWorker> {
   search ??= startSearch();
   return search;
+}
+
+let photo: Remote<PhotoWorker> | undefined;
+
+/** The worker that reads bars in photos, which holds a whole picture. Started on first use. */
+export function photoWorker(): Remote<PhotoWorker> {
+  photo ??= wrap<PhotoWorker>(new Worker(new URL('./photo.worker.ts', import.meta.url), { type: 'module' }));
+  return photo;
 }

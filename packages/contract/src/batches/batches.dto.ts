@@ -66,7 +66,8 @@ import { DayChangesDto, PourScriptDto } from './day.dto.ts';
 import { EmbedDto, IdeaDto, PowderLineDto } from './design.dto.ts';
 import { Id, ID_LENGTH, Within } from './plan-fields.dto.ts';
 
-const DAY = /^\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/;
+/** A day, as 2026-03-09. */
+export const DAY = /^\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/;
 const L = PLAN_LIMITS;
 
 class OilRowDto {
@@ -277,13 +278,14 @@ export class BatchQueryDto {
 export class BatchDocumentDto extends BatchWriteDto implements BatchDocument {
   @Id() id!: string;
   @Version() version!: number;
+  @Text(ID_LENGTH, { nullable: true, description: 'The version it was made from' }) parentId!: string | null;
   @Moment() createdAt!: string;
   @Moment() updatedAt!: string;
   @Int(1, 10_000, { optional: true, description: 'Entries of the stored plan that cannot be read' })
   leftOut?: number;
 }
 
-class FaceStripeDto implements FaceStripe {
+export class FaceStripeDto implements FaceStripe {
   @Text(L.name) name!: string;
   @Text(7, { description: 'Predicted at cure' }) hex!: string;
   @Num(0, 1, { description: 'Of the batter' }) share!: number;

@@ -48,6 +48,8 @@ export interface BatchDocument extends BatchWrite {
   readonly id: string;
   /** Sent back with every update; a stale one is refused. */
   readonly version: number;
+  /** The batch that it was made again from; null for none. */
+  readonly parentId: string | null;
   readonly createdAt: string;
   readonly updatedAt: string;
   /** Entries of the stored plan that cannot be read and were left out; absent for none. */

@@ -1,3 +1,4 @@
+import { type LabD65 } from '@kleur/core/colour';
 import {
   CURRENCY_LETTERS,
   type DecimalMark,
@@ -20,8 +21,8 @@ import {
   type TemperatureUnit,
   type Units,
 } from '@kleur/core/units';
-import { DATE_ORDERS, type DateOrder, type SettingsWire } from './settings.ts';
-import { Num, One, OneOf, SomeOf, Text, Version } from '../fields.dto.ts';
+import { type CardColours, DATE_ORDERS, type DateOrder, type SettingsWire } from './settings.ts';
+import { Num, Numbers, One, OneOf, SomeOf, Text, Version } from '../fields.dto.ts';
 
 export class MeasuringDto implements Measuring {
   @OneOf(['scale', 'spoons']) by!: Measuring['by'];
@@ -41,11 +42,21 @@ export class UnitsDto implements Units {
   @Text(CURRENCY_LETTERS) currency!: string;
 }
 
+const Patch = (nullable: boolean): PropertyDecorator =>
+  Numbers(3, -128, 128, { nullable, description: 'CIELAB D65' });
+
+class CardColoursDto implements CardColours {
+  @Patch(false) white!: LabD65;
+  @Patch(true) grey!: LabD65 | null;
+  @Patch(true) black!: LabD65 | null;
+}
+
 export class SettingsUpdateDto implements SettingsWire {
   @Text(80) studio!: string;
   @One(() => MeasuringDto) measuring!: MeasuringDto;
   @OneOf(DOSE_UNITS) doseUnit!: DoseUnit;
   @One(() => UnitsDto) units!: UnitsDto;
   @OneOf(DATE_ORDERS) dateOrder!: DateOrder;
+  @One(() => CardColoursDto) card!: CardColoursDto;
   @Version() version!: number;
 }

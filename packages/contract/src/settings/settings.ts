@@ -1,3 +1,4 @@
+import { type LabD65 } from '@kleur/core/colour';
 import {
   type DoseUnit,
   levelSpoons,
@@ -18,6 +19,14 @@ export interface Settings {
   readonly doseUnit: DoseUnit;
   readonly units: Units;
   readonly dateOrder: DateOrder;
+  readonly card: CardColours;
+}
+
+/** The known colours of the card that lies beside the bars in a photo; null for a patch that it lacks. */
+export interface CardColours {
+  readonly white: LabD65;
+  readonly grey: LabD65 | null;
+  readonly black: LabD65 | null;
 }
 
 export interface SettingsWire extends Settings {
@@ -36,4 +45,6 @@ export const defaultSettings: Settings = {
   doseUnit: 'g-per-kg',
   units: metricUnits,
   dateOrder: 'day-month-year',
+  // A common card of unbrightened white, middle grey and black.
+  card: { white: [95, 0, 1], grey: [50, 0, 0], black: [20, 0, 0] },
 };

@@ -1,3 +1,4 @@
+import { randomOf } from './random.ts';
 import { type Reading, RestWatch } from './reading.ts';
 
 /** A scale that is not there, and behaves like one: it trembles, drifts, takes its time, and can be too full. */
@@ -12,18 +13,6 @@ export interface SimulatedScaleOptions {
 /** Half of the way to a new weight takes so long, ms. */
 const HALF_MS = 180;
 const DRIFT_PER_MINUTE = 0.3;
-
-/** A small generator of numbers from 0 to 1, the same for the same seed (mulberry32). */
-function randomOf(seed: number): () => number {
-  let state = seed >>> 0;
-  return () => {
-    state = (state + 0x6d2b79f5) >>> 0;
-    let t = state;
-    t = Math.imul(t ^ (t >>> 15), t | 1);
-    t ^= t + Math.imul(t ^ (t >>> 7), t | 61);
-    return ((t ^ (t >>> 14)) >>> 0) / 4_294_967_296;
-  };
-}
 
 export class SimulatedScale {
   /** What lies on it, g. */

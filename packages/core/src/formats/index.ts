@@ -1,6 +1,6 @@
 /** Files in and out. */
 export { type ImageSize, imageSize, MOST_PIXELS } from './imageSize.ts';
-export { carriesMetadata, MEDIA, MEDIA_TYPES, type MediaType, mediaTypeOf } from './media.ts';
+export { carriesMetadata, isWholePicture, MEDIA, MEDIA_TYPES, type MediaType, mediaTypeOf } from './media.ts';
 export {
   FormatError,
   type LabWhite,

@@ -72,3 +72,25 @@ function jpegCarries(bytes: Uint8Array): boolean {
   }
   return false;
 }
+
+const JPEG_TAIL = 65_536;
+
+/** Whether a picture has come through to its end: one that broke off is grey from there on, and says nothing of it. */
+export function isWholePicture(bytes: Uint8Array): boolean {
+  switch (mediaTypeOf(bytes)) {
+    case 'image/jpeg': {
+      // Cameras put other things behind the end of the picture.
+      for (let at = bytes.length - 2; at >= Math.max(2, bytes.length - JPEG_TAIL); at--)
+        if (bytes[at] === 0xff && bytes[at + 1] === 0xd9) return true;
+      return false;
+    }
+    case 'image/png': {
+      const names = chunks(bytes, 8, (at) => [textAt(bytes, at + 4, 4), 12 + long(bytes, at, false)]);
+      return names.at(-1) === 'IEND';
+    }
+    case 'image/webp':
+      return bytes.length >= 8 + long(bytes, 4, true);
+    default:
+      return false;
+  }
+}

@@ -1,4 +1,5 @@
 /** Quantities, units of the maker, spoons, measuring, parsing and printing. */
+export { addDays, dayNumber, dayText, weekday } from './day.ts';
 export {
   DOSE_UNITS,
   type DoseContext,

@@ -14,6 +14,7 @@ const document: BatchDocument = {
   madeOn: null,
   plan: setBase(emptyPlan(), { superfat: 14 }),
   version: 1,
+  parentId: null,
   createdAt: '',
   updatedAt: '',
 };

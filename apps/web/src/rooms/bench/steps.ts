@@ -13,6 +13,7 @@ export const steps: readonly Step[] = [
   { path: 'pots', label: 'Pots', load: async () => (await import('./steps/PotsStep.tsx')).PotsStep },
   { path: 'prep', label: 'Prep', load: async () => (await import('./steps/PrepStep.tsx')).PrepStep },
   { path: 'make', label: 'Make', load: async () => (await import('./steps/MakeStep.tsx')).MakeStep },
+  { path: 'result', label: 'Result', load: async () => (await import('./steps/ResultStep.tsx')).ResultStep },
 ];
 
 /** The step that a batch opens at. */

@@ -43,6 +43,7 @@ const document: BatchDocument = {
   madeOn: null,
   plan,
   version: 1,
+  parentId: null,
   createdAt: '',
   updatedAt: '',
 };

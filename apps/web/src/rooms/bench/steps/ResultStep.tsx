@@ -1,0 +1,67 @@
+import { Button } from 'antd';
+import dayjs from 'dayjs';
+import { useParams } from 'react-router';
+import { isMade } from '@kleur/contract';
+import { useAppDispatch } from '../../../data/store.ts';
+import { usePart } from '../../../shared/hooks/usePart.ts';
+import { EmptyState } from '../../../shared/ui/EmptyState.tsx';
+import { PartTabs } from '../../../shared/ui/PartTabs.tsx';
+import { ColoursPart } from '../result/ColoursPart.tsx';
+import { useResult } from '../result/useResult.ts';
+import { edits } from '../state/edits.ts';
+import { useHead } from '../state/useDerived.ts';
+
+const PARTS = [{ key: 'colours', label: 'Colours' }] as const;
+const KEYS = PARTS.map((p) => p.key);
+
+/** What became of the batch: how it looked, what went wrong, how it was cut, and how it is made again. */
+export function ResultStep() {
+  const { id = '' } = useParams();
+  const { state, madeOn } = useHead();
+  const dispatch = useAppDispatch();
+  if (!isMade(state) || madeOn === null)
+    return (
+      <EmptyState
+        title={isMade(state) ? 'No day of pour yet' : 'Nothing was poured yet'}
+        action={
+          <Button
+            type="primary"
+            onClick={() => {
+              dispatch(
+                edits.headChanged({
+                  state: isMade(state) ? state : 'poured',
+                  madeOn: madeOn ?? dayjs().format('YYYY-MM-DD'),
+                }),
+              );
+            }}
+          >
+            {madeOn === null ? 'It was poured today' : 'It was poured'}
+          </Button>
+        }
+      >
+        Once it is poured, what was foretold is kept here, and what you see is set beside it.
+      </EmptyState>
+    );
+  return <AfterThePour batchId={id} />;
+}
+
+function AfterThePour({ batchId }: { readonly batchId: string }) {
+  const state = useResult(batchId);
+  const part = usePart(KEYS);
+  if (state.status === 'loading') return <p className="loading">Opening…</p>;
+  if (state.status === 'failed')
+    return (
+      <EmptyState
+        role="alert"
+        title="The result could not be loaded"
+        action={<Button onClick={state.retry}>Try again</Button>}
+      >
+        {state.failure.message}
+      </EmptyState>
+    );
+  return (
+    <PartTabs label="Parts of the result" parts={PARTS} current={part}>
+      <ColoursPart result={state.result} />
+    </PartTabs>
+  );
+}

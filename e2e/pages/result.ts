@@ -1,0 +1,29 @@
+import { type Locator, type Page } from '@playwright/test';
+import { PATCHES } from '../photo.ts';
+
+/** The step in which a batch is looked at after its pour. */
+export class ResultPage {
+  constructor(private readonly page: Page) {}
+
+  /** One pot with its bands. */
+  pot(name: string): Locator {
+    return this.page.getByRole('listitem', { name, exact: true });
+  }
+
+  get readings(): Locator {
+    return this.page.getByRole('region', { name: 'Readings' }).getByRole('listitem');
+  }
+
+  async openPhoto(file: { name: string; mimeType: string; buffer: Buffer }): Promise<void> {
+    await this.page.getByLabel('Choose a photo').setInputFiles(file);
+  }
+
+  /** Taps the patches of the card, then places in the photo. */
+  async tapPhoto(...bars: (readonly [number, number])[]): Promise<void> {
+    const photo = this.page.getByRole('img', { name: /^The photo/ });
+    await photo.waitFor();
+    const box = (await photo.boundingBox())!;
+    for (const [x, y] of [PATCHES.white, PATCHES.grey, PATCHES.black, ...bars])
+      await photo.click({ position: { x: x * box.width, y: y * box.height } });
+  }
+}

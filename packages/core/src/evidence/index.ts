@@ -1,0 +1,38 @@
+/** What was really seen: readings, photos with a card, and what they say beside plan and making. */
+export {
+  type BarOfPicture,
+  type CardInPicture,
+  type CardPatch,
+  type CardRefusal,
+  type PictureByCard,
+  readByCard,
+  REFUSAL_TEXT,
+} from './card.ts';
+export { type ComparedPot, comparePots, type MadeBatch, seenAt } from './compare.ts';
+export { AS_MEANT, differenceWords } from './differenceWords.ts';
+export { type Light, LIGHTS } from './light.ts';
+export { type Patch, patchOf } from './patch.ts';
+export { foretold, type Predicted, PREDICTED_HOURS, predictedOf, type PredictedPot } from './predicted.ts';
+export {
+  type Face,
+  FACES,
+  facesOf,
+  gelAt,
+  GELS_SEEN,
+  type GelSeen,
+  hoursBetween,
+  HOW_DOUBT,
+  isOutside,
+  READ_AT,
+  READ_HOW,
+  type ReadAt,
+  readAt,
+  type ReadHow,
+  type Reading,
+  READING_LIMITS,
+  READING_PROBLEM_TEXT,
+  type ReadingProblem,
+  readingProblem,
+  stageOfFace,
+} from './reading.ts';
+export { colourFromText, type TypedColour } from './typedColour.ts';
