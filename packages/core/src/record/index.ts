@@ -35,3 +35,15 @@ export {
   verdictOn,
   VERDICTS,
 } from './record.ts';
+export {
+  factorFor,
+  goneFrom,
+  inMould,
+  mouldsTimes,
+  onBase,
+  type OtherBase,
+  scaled,
+  usedMaterials,
+  withSubstitute,
+} from './again.ts';
+export { asMade } from './asMade.ts';

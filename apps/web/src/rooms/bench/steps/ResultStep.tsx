@@ -1,5 +1,6 @@
 import { Button } from 'antd';
 import dayjs from 'dayjs';
+import { lazy, Suspense } from 'react';
 import { useParams } from 'react-router';
 import { isMade } from '@kleur/contract';
 import { useAppDispatch } from '../../../data/store.ts';
@@ -11,7 +12,12 @@ import { useResult } from '../result/useResult.ts';
 import { edits } from '../state/edits.ts';
 import { useHead } from '../state/useDerived.ts';
 
-const PARTS = [{ key: 'colours', label: 'Colours' }] as const;
+const FaultsPart = lazy(() => import('../result/FaultsPart.tsx').then((m) => ({ default: m.FaultsPart })));
+
+const PARTS = [
+  { key: 'colours', label: 'Colours' },
+  { key: 'faults', label: 'Faults and causes' },
+] as const;
 const KEYS = PARTS.map((p) => p.key);
 
 /** What became of the batch: how it looked, what went wrong, how it was cut, and how it is made again. */
@@ -61,7 +67,10 @@ function AfterThePour({ batchId }: { readonly batchId: string }) {
     );
   return (
     <PartTabs label="Parts of the result" parts={PARTS} current={part}>
-      <ColoursPart result={state.result} />
+      {part === 'colours' && <ColoursPart result={state.result} />}
+      <Suspense fallback={<p role="status">Opening…</p>}>
+        {part === 'faults' && <FaultsPart result={state.result} />}
+      </Suspense>
     </PartTabs>
   );
 }
