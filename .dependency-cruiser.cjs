@@ -17,7 +17,7 @@ const CORE_FLOORS = [
   ['match'],
   ['palette'],
   ['work'],
-  ['checks', 'why', 'sheet', 'evidence'],
+  ['checks', 'why', 'sheet', 'evidence', 'face'],
   ['start', 'day'],
   ['record'],
   ['causes', 'calendar'],

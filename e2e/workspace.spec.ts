@@ -55,7 +55,7 @@ test('with a passphrase nobody comes in without it, and nothing is lost where on
     await expect(asked).toContainText('This is not the passphrase.');
     await asked.getByLabel('Passphrase').fill(WORDS);
     await other.keyboard.press('Enter');
-    await expect(other.getByRole('article')).toHaveCount(6);
+    await expect(other.getByRole('article')).toHaveCount(7);
     await other.getByRole('link', { name: /Kingfisher/ }).click();
     await expect(other.getByLabel('Parts', { exact: true })).toBeVisible();
 

@@ -39,7 +39,7 @@ const write = ({ name, state, madeOn, plan }: BatchDocument) => ({ name, state, 
 describe('batches', () => {
   it('lists the demo with the colours of the bars, without plans', async () => {
     const { body } = await t.api.get(routes.batches).expect(200);
-    expect(body).toMatchObject({ total: 6, page: 1, pageSize: 24 });
+    expect(body).toMatchObject({ total: 7, page: 1, pageSize: 24 });
     const [first] = body.items;
     expect(first.name).toBe('Kingfisher');
     expect(first.face).toHaveLength(4);
@@ -53,8 +53,8 @@ describe('batches', () => {
       'Canyon strata',
     );
     const second = (await t.api.get(routes.batches).query({ page: 2, pageSize: 4 })).body;
-    expect(second).toMatchObject({ total: 6, page: 2 });
-    expect(second.items).toHaveLength(2);
+    expect(second).toMatchObject({ total: 7, page: 2 });
+    expect(second.items).toHaveLength(3);
     await t.api.get(routes.batches).query({ pageSize: 5000 }).expect(400);
   });
 
@@ -678,7 +678,7 @@ describe('settings and demo', () => {
     const batch = await firstBatch();
     await t.api.delete(routes.batch(batch.id));
     await t.api.post(routes.demoReset).send({ confirm: 'replace everything with the demo' }).expect(204);
-    expect((await t.api.get(routes.batches)).body.total).toBe(6);
+    expect((await t.api.get(routes.batches)).body.total).toBe(7);
   });
 });
 

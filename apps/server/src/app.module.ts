@@ -2,6 +2,8 @@ import { dirname } from 'node:path';
 import { type DynamicModule, Module } from '@nestjs/common';
 import { AccessModule } from './access/access.module.ts';
 import { type AccessService } from './access/access.service.ts';
+import { CalendarModule } from './calendar/calendar.module.ts';
+import { LedgerModule } from './ledger/ledger.module.ts';
 import { ColourModule } from './colour/colour.module.ts';
 import { CopiesModule } from './copies/copies.module.ts';
 import { DemoModule } from './demo/demo.module.ts';
@@ -47,6 +49,8 @@ export class AppModule {
         HeavyModule.of(options.workerFile ?? null),
         ColourModule,
         FilesModule.in(dirname(file)),
+        CalendarModule.in(dirname(file)),
+        LedgerModule,
         CopiesModule.of(domains),
         DemoModule.of(domains, first),
       ],

@@ -2,6 +2,7 @@ import { NestFactory } from '@nestjs/core';
 import { type NestExpressApplication } from '@nestjs/platform-express';
 import { type Logger } from 'pino';
 import { AppModule, type AppOptions } from './app.module.ts';
+import { feedPage } from './calendar/feed-page.ts';
 import { configureApp } from './configure-app.ts';
 import { trustPage } from './lan/trust-page.ts';
 import { serveWeb } from './web-files.ts';
@@ -16,6 +17,7 @@ export async function createApp(options: AppOptions, log: Logger): Promise<NestE
   });
   app.useLogger(['error', 'warn']);
   configureApp(app, log, options.names);
+  app.use(feedPage(app));
   if (options.root) app.use(trustPage(options.root));
   if (options.webRoot) serveWeb(app, options.webRoot);
   app.enableShutdownHooks();

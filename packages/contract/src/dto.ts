@@ -10,6 +10,14 @@ export {
   MouldDto,
   PlanDto,
 } from './batches/batches.dto.ts';
+export { CalendarFeedDto, CalendarPageDto, CalendarQueryDto, DaysWriteDto } from './calendar/calendar.dto.ts';
+export {
+  LedgerPageDto,
+  LedgerQueryDto,
+  LossesDto,
+  PastQueryDto,
+  PastResultDto,
+} from './ledger/ledger.dto.ts';
 export { MaterialUpdateDto, MaterialWireDto, MaterialWriteDto } from './catalogue/materials.dto.ts';
 export { predictExample, PredictRequestDto, PredictResponseDto } from './colour/colour.dto.ts';
 export { matchExample, MatchRequestDto, MatchResultDto } from './colour/match.dto.ts';

@@ -23,6 +23,22 @@ export {
   type PredictResponse,
   type StagePrediction,
 } from './colour/colour.ts';
+export {
+  CALENDAR_LIMITS,
+  type CalendarEntry,
+  type CalendarFeed,
+  type CalendarPage,
+  type DaysWrite,
+  type UndatedEntry,
+} from './calendar/calendar.ts';
+export {
+  type LedgerBatch,
+  type LedgerPage,
+  type LedgerQuery,
+  LIKE_THIS,
+  type PastOf,
+  type PastResult,
+} from './ledger/ledger.ts';
 export { COPY_LATEST, COPY_REASONS, type Copy, type CopyContent, type CopyReason } from './copies/copies.ts';
 export { FILE_LIMIT_BYTES } from './files/files.routes.ts';
 export { type LogPage, type LogSend, type Look } from './log/log.ts';

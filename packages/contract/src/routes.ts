@@ -1,5 +1,7 @@
 import { accessRoutes } from './access/access.routes.ts';
 import { batchRoutes } from './batches/batches.routes.ts';
+import { calendarRoutes } from './calendar/calendar.routes.ts';
+import { ledgerRoutes } from './ledger/ledger.routes.ts';
 import { materialRoutes } from './catalogue/materials.routes.ts';
 import { colourRoutes } from './colour/colour.routes.ts';
 import { copyRoutes } from './copies/copies.routes.ts';
@@ -21,7 +23,9 @@ export const routes = {
   ...materialRoutes,
   ...settingsRoutes,
   ...demoRoutes,
+  ...calendarRoutes,
   ...colourRoutes,
+  ...ledgerRoutes,
   ...copyRoutes,
   ...fileRoutes,
   ...logRoutes,

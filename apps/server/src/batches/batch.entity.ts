@@ -2,6 +2,7 @@ import { type BatchState, type FaceStripe } from '@kleur/contract';
 import { type Predicted } from '@kleur/core/evidence';
 import { type Plan } from '@kleur/core/plan';
 import { Column, Entity, Index } from 'typeorm';
+import { type BatchUses } from './uses.ts';
 import { DocumentEntity } from '../storage/document.entity.ts';
 import { JsonColumn } from '../storage/json-column.ts';
 
@@ -23,6 +24,8 @@ export class BatchEntity extends DocumentEntity {
   @JsonColumn() face!: FaceStripe[];
   @JsonColumn() plan!: Plan;
   @Column('text', { name: 'parent_id', nullable: true }) parentId!: string | null;
+  /** What the plan uses, worked out at every save for what is searched and laid out in time; `{}` in older rows. */
+  @JsonColumn() uses!: Partial<BatchUses>;
   /** Plan and prediction as they were at the pour; `{}` while it was not poured. */
   @JsonColumn() poured!: Partial<PouredColumn>;
 }

@@ -1,4 +1,4 @@
-import { Injectable } from '@nestjs/common';
+import { Injectable, type OnApplicationBootstrap } from '@nestjs/common';
 import {
   type BatchDocument,
   type BatchPage,
@@ -10,15 +10,19 @@ import {
 } from '@kleur/contract';
 import { predictedOf } from '@kleur/core/evidence';
 import { PLAN_LIMITS, integrityProblems, soundRows, upgradePlan } from '@kleur/core/plan';
-import { type EntityManager, type FindOptionsWhere, In, Raw } from 'typeorm';
+import { DataSource, type EntityManager, type FindOptionsWhere, In, Raw } from 'typeorm';
 import { demoBatches, demoWrite } from '../demo/data/demo-batches.ts';
 import { notFound, ProblemError } from '../problems/problem.ts';
 import { named } from '../problems/named.ts';
 import { Documents, type DocumentStore } from '../storage/document-store.ts';
+import { WriteQueue } from '../storage/write-queue.ts';
 import { isUnreadable } from '../storage/json-column.ts';
 import { type Content, type FirstContent } from '../storage/domain.ts';
 import { BatchEntity, type PouredColumn } from './batch.entity.ts';
 import { faceOf } from './face.ts';
+import { type BatchUses, usesOf } from './uses.ts';
+
+export { type BatchUses };
 
 export interface BatchQuery {
   readonly page?: number;
@@ -79,11 +83,46 @@ const holds = (text: string): FindOptionsWhere<BatchEntity>['name'] => {
 };
 
 @Injectable()
-export class BatchesService implements Content {
+export class BatchesService implements Content, OnApplicationBootstrap {
   private readonly store: DocumentStore<BatchEntity>;
 
-  constructor(documents: Documents) {
+  constructor(
+    documents: Documents,
+    private readonly writes: WriteQueue,
+    private readonly source: DataSource,
+  ) {
     this.store = documents.of(BatchEntity, 'The batch');
+  }
+
+  /** Rows of older versions do not say yet what their plans use. */
+  async onApplicationBootstrap(): Promise<void> {
+    const rows = await this.store.find({
+      select: { id: true, plan: true },
+      where: { uses: Raw((c) => `${c} = '{}'`) },
+    });
+    for (const { id, plan } of rows) {
+      try {
+        const uses = usesOf(soundRows(upgradePlan(plan)).plan);
+        // Not an edit: neither version nor dates change.
+        await this.writes.run((m) =>
+          m.query('UPDATE "batch" SET "uses" = ? WHERE "id" = ?', [JSON.stringify(uses), id]),
+        );
+      } catch {
+        // One that cannot be read is found by its name only.
+      }
+    }
+  }
+
+  /** What all batches use, for what is searched and laid out in time. Deleted ones are not among them. */
+  async allUses(): Promise<(BatchSummary & { readonly uses: BatchUses | null })[]> {
+    const rows = await this.store.find({
+      select: { ...HEAD, uses: true },
+      order: { updatedAt: 'DESC', id: 'ASC' },
+    });
+    return rows.map((row) => ({
+      ...summary(row),
+      uses: isUnreadable(row.uses) || !row.uses.materials ? null : (row.uses as BatchUses),
+    }));
   }
 
   async list({ page = 1, pageSize = PAGE_LIMITS.defaultSize, q, state }: BatchQuery): Promise<BatchPage> {
@@ -176,10 +215,36 @@ export class BatchesService implements Content {
     return summary(await this.store.setDeleted(id, deleted));
   }
 
+  /** Something that is another once any of these tables was written to. */
+  async stateOf(tables: readonly string[]): Promise<string> {
+    const states = await Promise.all(
+      tables.map((table) =>
+        this.source.query<{ state: string | null }[]>(
+          `SELECT COUNT(*) || ' ' || TOTAL("version") || ' ' || MAX("updated_at") || ' ' || COUNT("deleted_at") AS "state" FROM "${table}"`,
+        ),
+      ),
+    );
+    return states.map(([row]) => row?.state ?? '').join('; ');
+  }
+
+  /** New days of several batches, all of them or none. @throws ProblemError `not-found`, `stale-version`. */
+  async setDays(
+    days: readonly { readonly id: string; readonly version: number; readonly madeOn: string }[],
+  ): Promise<void> {
+    await this.writes.run(async (m) => {
+      for (const { id, version, madeOn } of days) await this.store.change(m, id, version, () => ({ madeOn }));
+    });
+  }
+
   private document(row: BatchEntity): BatchDocument {
     // The colours are for the list alone: damaged ones are no reason not to open the batch.
     row.face = [];
     return this.store.read(row, document);
+  }
+
+  /** All batches, inside a running write. */
+  async allOf(m: EntityManager): Promise<BatchDocument[]> {
+    return (await m.find(BatchEntity)).map(document);
   }
 
   /** A batch by its name, inside a running write; null without one. */
@@ -191,13 +256,16 @@ export class BatchesService implements Content {
   async fill(m: EntityManager, first: FirstContent): Promise<void> {
     if (first !== 'demo') return;
     const now = new Date();
+    const ids = new Map<string, string>();
     for (const [i, batch] of demoBatches().entries()) {
       const write = demoWrite(batch, now);
-      await this.store.insert(
+      const parentId = (batch.from === undefined ? undefined : ids.get(batch.from)) ?? null;
+      const { id } = await this.store.insert(
         m,
-        { ...columns(write), parentId: null, poured: pouredOf(write, null) },
+        { ...columns(write), parentId, poured: pouredOf(write, null) },
         { date: new Date(now.getTime() + i) },
       );
+      ids.set(batch.name, id);
     }
   }
 }
@@ -209,6 +277,7 @@ const columns = (input: BatchWrite) => ({
   plan: input.plan,
   totalOils: input.plan.base.totalOils,
   face: faceOf(input.plan),
+  uses: usesOf(input.plan),
 });
 
 /** More versions of one batch are not shown. */

@@ -9,9 +9,12 @@ export class FilesModule {
   static in(folder: string): DynamicModule {
     return {
       module: FilesModule,
+      // Domains that keep files of their own put them here.
+      global: true,
       imports: [BatchesModule],
       controllers: [FilesController],
       providers: [FilesService, { provide: DATA_FOLDER, useValue: folder }],
+      exports: [FilesService],
     };
   }
 }

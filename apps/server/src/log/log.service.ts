@@ -74,6 +74,21 @@ export class LogService implements Content {
     });
   }
 
+  /** When steps were done, ms since 1970, by the batch and the step; what was taken back is not among it. */
+  async doneAt(steps: readonly string[]): Promise<Map<string, Map<string, number>>> {
+    const rows = await this.store.find({
+      where: [{ kind: 'done', target: In([...steps]) }, { kind: 'voided' }],
+      order: { at: 'ASC' },
+    });
+    const voided = new Set(rows.filter((r) => r.kind === 'voided').map((r) => r.target));
+    const found = new Map<string, Map<string, number>>();
+    for (const { id, kind, batchId, target, at } of rows) {
+      if (kind !== 'done' || voided.has(id)) continue;
+      found.set(batchId, (found.get(batchId) ?? new Map<string, number>()).set(target, at));
+    }
+    return found;
+  }
+
   /** What of these kinds was said of the batches that were spoken of last, by the batch. */
   async latest(batches: number, kinds: readonly EntryKind[]): Promise<Map<string, LogEntry[]>> {
     const where = { kind: In([...kinds, 'voided']) };

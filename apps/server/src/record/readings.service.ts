@@ -57,9 +57,22 @@ export class ReadingsService {
     return this.store.readAll(rows, readingOf);
   }
 
+  /** Days on which bars of each batch were read. */
+  async days(): Promise<Map<string, string[]>> {
+    return new Map([...(await this.all())].map(([id, list]) => [id, [...new Set(list.map((r) => r.on))]]));
+  }
+
+  /** Of all batches that were read, by the batch. */
+  async all(): Promise<Map<string, Reading[]>> {
+    return this.byBatch(await this.store.find({ order: { hours: 'ASC' } }));
+  }
+
   /** Of several batches at once, by the batch. */
   async ofBatches(ids: readonly string[]): Promise<Map<string, Reading[]>> {
-    const rows = await this.store.find({ where: { batchId: In([...ids]) }, order: { hours: 'ASC' } });
+    return this.byBatch(await this.store.find({ where: { batchId: In([...ids]) }, order: { hours: 'ASC' } }));
+  }
+
+  private byBatch(rows: readonly ReadingEntity[]): Map<string, Reading[]> {
     const found = new Map<string, Reading[]>();
     for (const row of rows) {
       const [reading] = this.store.readAll([row], readingOf);

@@ -5,8 +5,11 @@ import { type Reading } from '@kleur/core/evidence';
 import { type BatchRecord, emptyRecord, verdictOn } from '@kleur/core/record';
 import { type EntityManager, In } from 'typeorm';
 import { BatchesService } from '../batches/batches.service.ts';
+import { demoOutcome } from '../demo/data/demo-record.ts';
+import { FilesService } from '../files/files.service.ts';
 import { staleVersion } from '../problems/problem.ts';
 import { Documents, type DocumentStore } from '../storage/document-store.ts';
+import { type Content, type FirstContent } from '../storage/domain.ts';
 import { WriteQueue } from '../storage/write-queue.ts';
 import { ReadingsService } from './readings.service.ts';
 import { RecordEntity } from './record.entity.ts';
@@ -22,7 +25,7 @@ const wire = (row: RecordEntity): RecordWire => ({ record: present(row), version
 
 /** What is known of each batch after the pour. */
 @Injectable()
-export class RecordService {
+export class RecordService implements Content {
   private readonly store: DocumentStore<RecordEntity>;
 
   constructor(
@@ -30,6 +33,7 @@ export class RecordService {
     private readonly writes: WriteQueue,
     private readonly batches: BatchesService,
     private readonly readings: ReadingsService,
+    private readonly files: FilesService,
   ) {
     this.store = documents.of(RecordEntity, 'The record');
   }
@@ -51,14 +55,26 @@ export class RecordService {
     });
   }
 
+  /** The demo’s batches that were made have been read, cut and judged. */
+  async fill(m: EntityManager, first: FirstContent): Promise<void> {
+    if (first !== 'demo') return;
+    for (const { id, name, plan, madeOn } of await this.batches.allOf(m)) {
+      const outcome = demoOutcome(name, plan, madeOn);
+      if (!outcome) continue;
+      await this.insert(m, id, outcome.record);
+      for (const reading of outcome.readings) await this.readings.insert(m, id, reading);
+      for (const { name: file, bytes } of outcome.photos) await this.files.put(file, bytes);
+    }
+  }
+
   /** Inside a running write. */
   insert(m: EntityManager, batchId: string, record: BatchRecord): Promise<RecordEntity> {
     return this.store.insert(m, { record }, { id: batchId });
   }
 
-  /** Records of several batches, by the batch; those without one are left out. */
-  async ofBatches(ids: readonly string[]): Promise<Map<string, BatchRecord>> {
-    const rows = await this.store.find({ where: { id: In([...ids]) } });
+  /** Records by the batch: of some, or of all that have one. */
+  async ofBatches(ids?: readonly string[]): Promise<Map<string, BatchRecord>> {
+    const rows = await this.store.find(ids ? { where: { id: In([...ids]) } } : {});
     return new Map(rows.flatMap((row) => this.store.readAll([row], (r) => [row.id, present(r)] as const)));
   }
 
@@ -91,7 +107,7 @@ export class RecordService {
 }
 
 /** The colour that was read last of each pot, on a cut face before any other. */
-function lastSeen(readings: readonly Reading[]): { potId: string; hex: string }[] {
+export function lastSeen(readings: readonly Reading[]): { potId: string; hex: string }[] {
   const last = new Map<string, Reading>();
   for (const r of readings) {
     const before = last.get(r.potId);

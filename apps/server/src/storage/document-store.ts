@@ -109,17 +109,25 @@ export class DocumentStore<E extends DocumentEntity> {
     version: number,
     change: Partial<Columns<E>> | ((row: E) => Partial<Columns<E>>),
   ): Promise<E> {
-    return this.writes.run(async (m) => {
-      const row = await this.get(id, m);
-      if (row.version !== version) {
-        const { name } = row as { readonly name?: string };
-        throw staleVersion(name === undefined ? this.label : `“${name}”`);
-      }
-      Object.assign(row, typeof change === 'function' ? change(row) : change, {
-        updatedAt: new Date().toISOString(),
-      });
-      return m.save(row, INSIDE);
+    return this.writes.run((m) => this.change(m, id, version, change));
+  }
+
+  /** The same inside a running write. */
+  async change(
+    m: EntityManager,
+    id: string,
+    version: number,
+    change: Partial<Columns<E>> | ((row: E) => Partial<Columns<E>>),
+  ): Promise<E> {
+    const row = await this.get(id, m);
+    if (row.version !== version) {
+      const { name } = row as { readonly name?: string };
+      throw staleVersion(name === undefined ? this.label : `“${name}”`);
+    }
+    Object.assign(row, typeof change === 'function' ? change(row) : change, {
+      updatedAt: new Date().toISOString(),
     });
+    return m.save(row, INSIDE);
   }
 
   /** Deletes or restores. Neither changes the version: an undo of the deletion brings back what was open. */

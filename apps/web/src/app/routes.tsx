@@ -1,4 +1,9 @@
-import { AppstoreOutlined, DatabaseOutlined, SettingOutlined } from '../shared/ui/icons.tsx';
+import {
+  AppstoreOutlined,
+  CalendarOutlined,
+  DatabaseOutlined,
+  SettingOutlined,
+} from '../shared/ui/icons.tsx';
 import { type ReactNode } from 'react';
 import { redirect, type RouteObject } from 'react-router';
 import { FIRST_STEP, steps } from '../rooms/bench/steps.ts';
@@ -18,6 +23,11 @@ export interface Room {
 const startRoute: RouteObject = {
   path: 'new',
   lazy: async () => ({ Component: (await import('../rooms/bench/start/StartRoom.tsx')).StartRoom }),
+};
+
+const compareRoute: RouteObject = {
+  path: 'compare',
+  lazy: async () => ({ Component: (await import('../rooms/batches/CompareRoom.tsx')).CompareRoom }),
 };
 
 const benchRoute: RouteObject = {
@@ -51,7 +61,7 @@ export const rooms: readonly Room[] = [
     icon: <AppstoreOutlined />,
     key: 'b',
     load: async () => ({ Component: (await import('../rooms/batches/BatchesRoom.tsx')).BatchesRoom }),
-    below: [startRoute, benchRoute],
+    below: [startRoute, compareRoute, benchRoute],
   },
   {
     path: 'shelf',
@@ -59,6 +69,13 @@ export const rooms: readonly Room[] = [
     icon: <DatabaseOutlined />,
     key: 's',
     load: async () => ({ Component: (await import('../rooms/shelf/ShelfRoom.tsx')).ShelfRoom }),
+  },
+  {
+    path: 'calendar',
+    label: 'Calendar',
+    icon: <CalendarOutlined />,
+    key: 'd',
+    load: async () => ({ Component: (await import('../rooms/calendar/CalendarRoom.tsx')).CalendarRoom }),
   },
   {
     path: 'settings',

@@ -14,6 +14,7 @@ export const TAGS = [
   'Access',
   'Batches',
   'Copies',
+  'Feed',
   'Materials',
   'Palettes',
   'Readings',

@@ -91,7 +91,7 @@ class CutRecordDto implements CutRecord {
   @One(() => FatesDto) fates!: FatesDto;
 }
 
-class VerdictDto implements Verdict {
+export class VerdictDto implements Verdict {
   @OneOf(JUDGED) of!: Judged;
   @Text(PLAN_LIMITS.name, { description: 'Material, technique or mould; empty for the batch' }) ref!: string;
   @OneOf(VERDICTS) says!: Verdict['says'];
@@ -116,6 +116,7 @@ class BatchRecordDto implements BatchRecord {
   @One(() => CutRecordDto) cut!: CutRecordDto;
   @Many(() => VerdictDto, L.verdicts) verdicts!: VerdictDto[];
   @Many(() => RecordNoteDto, L.notes) notes!: RecordNoteDto[];
+  @Texts(L.sketches, FILE, { description: 'Files of sketches' }) sketches!: string[];
 }
 
 export class RecordWireDto implements RecordWire {
@@ -149,7 +150,7 @@ export class AgainWriteDto implements AgainWrite {
   @One(() => PlanDto) plan!: PlanDto;
 }
 
-class SeenPotDto implements SeenPot {
+export class SeenPotDto implements SeenPot {
   @Text(ID_LENGTH) potId!: string;
   @Text(7) hex!: string;
 }

@@ -22,7 +22,10 @@ import {
   type Units,
 } from '@kleur/core/units';
 import { type CardColours, DATE_ORDERS, type DateOrder, type SettingsWire } from './settings.ts';
-import { Num, Numbers, One, OneOf, SomeOf, Text, Version } from '../fields.dto.ts';
+import { type CalendarHabits } from '@kleur/core/calendar';
+import { MouldCountDto } from '../calendar/calendar.dto.ts';
+import { CALENDAR_LIMITS } from '../calendar/calendar.ts';
+import { Int, Many, Num, NumberList, Numbers, One, OneOf, SomeOf, Text, Version } from '../fields.dto.ts';
 
 export class MeasuringDto implements Measuring {
   @OneOf(['scale', 'spoons']) by!: Measuring['by'];
@@ -51,6 +54,22 @@ class CardColoursDto implements CardColours {
   @Patch(true) black!: LabD65 | null;
 }
 
+class UnmouldHoursDto {
+  @Num(1, 500) warm!: number;
+  @Num(1, 500) let!: number;
+  @Num(1, 500) cold!: number;
+}
+
+class CalendarHabitsDto implements CalendarHabits {
+  @Int(1, 400) cureDays!: number;
+  @Int(0, 60) finishDays!: number;
+  @Num(0.25, 24) hoursADay!: number;
+  @Num(0.25, 24) hoursABatch!: number;
+  @One(() => UnmouldHoursDto) unmouldHours!: UnmouldHoursDto;
+  @Many(() => MouldCountDto, CALENDAR_LIMITS.moulds) moulds!: MouldCountDto[];
+  @NumberList(7, 0, 6, { description: '0 for Monday' }) daysOff!: number[];
+}
+
 export class SettingsUpdateDto implements SettingsWire {
   @Text(80) studio!: string;
   @One(() => MeasuringDto) measuring!: MeasuringDto;
@@ -58,5 +77,6 @@ export class SettingsUpdateDto implements SettingsWire {
   @One(() => UnitsDto) units!: UnitsDto;
   @OneOf(DATE_ORDERS) dateOrder!: DateOrder;
   @One(() => CardColoursDto) card!: CardColoursDto;
+  @One(() => CalendarHabitsDto) calendar!: CalendarHabitsDto;
   @Version() version!: number;
 }

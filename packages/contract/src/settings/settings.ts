@@ -1,3 +1,4 @@
+import { type CalendarHabits, usualHabits } from '@kleur/core/calendar';
 import { type LabD65 } from '@kleur/core/colour';
 import {
   type DoseUnit,
@@ -20,6 +21,7 @@ export interface Settings {
   readonly units: Units;
   readonly dateOrder: DateOrder;
   readonly card: CardColours;
+  readonly calendar: CalendarHabits;
 }
 
 /** The known colours of the card that lies beside the bars in a photo; null for a patch that it lacks. */
@@ -47,4 +49,5 @@ export const defaultSettings: Settings = {
   dateOrder: 'day-month-year',
   // A common card of unbrightened white, middle grey and black.
   card: { white: [95, 0, 1], grey: [50, 0, 0], black: [20, 0, 0] },
+  calendar: usualHabits,
 };

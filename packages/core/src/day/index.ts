@@ -18,7 +18,7 @@ export {
   TROUBLES,
   WARMTHS,
 } from './entry.ts';
-export { KEPT, type Kept, type Learned, type LearnedFigure, learnFrom } from './learn.ts';
+export { keptOf, KEPT, type Kept, type Learned, type LearnedFigure, learnFrom } from './learn.ts';
 export { mergeLogs, stampAfter, standing } from './merge.ts';
 export { missingBefore, neededBy, type Progress, progressOf, type Timer } from './progress.ts';
 export { neededLater } from './dayOrder.ts';

@@ -70,9 +70,7 @@ export function learnFrom(batches: readonly MadeBatch[], like: Plan | null = nul
   };
   const alike = (of: 'unmould' | 'cut'): LearnedFigure | null => {
     if (!like) return null;
-    const own = days.filter(
-      (d, i) => d.kept === keptOf(like) && differenceOf(batches[i]!.plan, like) <= ALIKE,
-    );
+    const own = days.filter((d, i) => d.kept === keptOf(like) && !recipesDiffer(batches[i]!.plan, like));
     return figure(
       own.map((d) => d[of]),
       USUAL_UNMOULD[keptOf(like)],
@@ -99,10 +97,13 @@ export function learnFrom(batches: readonly MadeBatch[], like: Plan | null = nul
 }
 
 /** How the mould is kept by a plan. */
-const keptOf = (plan: Plan): Kept => (keptWarm(plan) ? 'warm' : keptCold(plan) ? 'cold' : 'let');
+export const keptOf = (plan: Plan): Kept => (keptWarm(plan) ? 'warm' : keptCold(plan) ? 'cold' : 'let');
 
 /** Recipes that differ by no more than this part of their oils are alike, %. */
 const ALIKE = 15;
+
+/** Whether two recipes are so far from each other that one says nothing of the other. */
+export const recipesDiffer = (a: Plan, b: Plan): boolean => differenceOf(a, b) > ALIKE;
 
 /** Part of the oils in which two recipes differ, %. */
 function differenceOf(a: Plan, b: Plan): number {

@@ -112,3 +112,7 @@ export const printCsv = ({ colours }: PaletteFile): string =>
     })),
     { escapeFormulae: FORMULA },
   );
+
+/** Rows of cells as CSV, the heading row first; what a spreadsheet would run is made harmless. */
+export const printRows = (rows: readonly (readonly string[])[]): string =>
+  Papa.unparse(rows as string[][], { escapeFormulae: FORMULA });

@@ -15,6 +15,8 @@ export interface BatchRecord {
   readonly cut: CutRecord;
   readonly verdicts: readonly Verdict[];
   readonly notes: readonly RecordNote[];
+  /** Files of sketches that stand beside the idea. */
+  readonly sketches: readonly string[];
 }
 
 export const RECORD_SCHEMA = 1;
@@ -111,6 +113,7 @@ export const RECORD_LIMITS = {
   pots: 24,
   verdicts: 80,
   notes: 300,
+  sketches: 20,
   regions: 20,
   text: 1000,
   rim: { min: 0, max: 200 },
@@ -140,6 +143,7 @@ export const emptyRecord: BatchRecord = {
   cut: uncut,
   verdicts: [],
   notes: [],
+  sketches: [],
 };
 
 /** A verdict in place of what was said of the same thing before; null takes it back. */

@@ -122,39 +122,58 @@ export interface DemoBatch {
   readonly state: BatchState;
   /** Day of making, in days from today. */
   readonly madeInDays: number | null;
+  /** Name of the batch that it was made again from. */
+  readonly from?: string;
   readonly plan: Plan;
 }
+
+/** The strata, with so much clay in the seam and red in the wall, g/kg. */
+const canyonPlan = (clay: number, red: number): Plan =>
+  planFrom(
+    1030,
+    { olive: 45, coconut: 25, shea: 10, 'rice-bran': 12, castor: 8 },
+    null,
+    [
+      ['Sandstone', 3, { 'yellow-iron-oxide': 0.8, 'rose-clay': 5 }],
+      ['Red wall', 2, { 'red-iron-oxide': red }],
+      ['Mauve seam', 1, { 'purple-clay': clay }],
+      ['Ochre ledge', 2, { 'yellow-iron-oxide': 3.2 }],
+      ['Shadow', 1, { 'brown-iron-oxide': 2.2, 'activated-charcoal': 0.4 }],
+      ['Pale rim', 2, { 'titanium-dioxide-oil': 3, kaolin: 8 }],
+    ],
+    {
+      body: ['layers'],
+      colours: {
+        Sand: '#d8a878',
+        Wall: '#a8543c',
+        Mauve: '#a8888f',
+        Ochre: '#d2a24c',
+        Shadow: '#6f4d3c',
+        Rim: '#efe4cf',
+      },
+    },
+    {
+      moulding: {
+        moulds: [{ id: 'mould-1', count: 1, mould: demoMould('Long loaf') }],
+        bars: { by: 'thickness', thickness: 25, count: 10, kerf: 1, end: 3, columns: 1 },
+      },
+    },
+  );
 
 /** Newest last, so that the list shows the planned one first. */
 export const demoBatches = (): readonly DemoBatch[] => [
   {
+    name: 'Canyon strata, first',
+    state: 'finished',
+    madeInDays: -138,
+    plan: canyonPlan(9, 2.1),
+  },
+  {
     name: 'Canyon strata',
     state: 'finished',
     madeInDays: -61,
-    plan: planFrom(
-      1200,
-      { olive: 45, coconut: 25, shea: 10, 'rice-bran': 12, castor: 8 },
-      null,
-      [
-        ['Sandstone', 3, { 'yellow-iron-oxide': 0.8, 'rose-clay': 5 }],
-        ['Red wall', 2, { 'red-iron-oxide': 1.6 }],
-        ['Mauve seam', 1, { 'purple-clay': 16 }],
-        ['Ochre ledge', 2, { 'yellow-iron-oxide': 3.2 }],
-        ['Shadow', 1, { 'brown-iron-oxide': 2.2, 'activated-charcoal': 0.4 }],
-        ['Pale rim', 2, { 'titanium-dioxide-oil': 3, kaolin: 8 }],
-      ],
-      {
-        body: ['layers'],
-        colours: {
-          Sand: '#d8a878',
-          Wall: '#a8543c',
-          Mauve: '#a8888f',
-          Ochre: '#d2a24c',
-          Shadow: '#6f4d3c',
-          Rim: '#efe4cf',
-        },
-      },
-    ),
+    from: 'Canyon strata, first',
+    plan: canyonPlan(16, 1.6),
   },
   {
     name: 'Slate and saffron',

@@ -1,5 +1,6 @@
 import { PlusOutlined } from '../../shared/ui/icons.tsx';
 import { Button, Dropdown, Pagination, Select } from 'antd';
+import { lazy, Suspense, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { BATCH_STATES, type BatchState, type BatchSummary, type PaletteWire } from '@kleur/contract';
 import { emptyPlan, setPalette } from '@kleur/core/plan';
@@ -17,10 +18,18 @@ import { useAddress } from '../../shared/hooks/useAddress.ts';
 import { useSettings } from '../../shared/hooks/useSettings.ts';
 import { useUndoNotice } from '../../shared/hooks/useUndoNotice.tsx';
 import { ListRoom } from '../../shared/ui/ListRoom.tsx';
+import { useLedgerQuery } from '../../data/ledger.ts';
 import { BatchCard } from './BatchCard.tsx';
+import { DueNotice } from './DueNotice.tsx';
+import { LEDGER_KEYS, ledgerQueryOf } from './ledgerQuery.ts';
 import { UnsentList } from './UnsentList.tsx';
 import { stateName } from '../../shared/ui/stateName.ts';
 import { useNotices } from '../../shared/hooks/useNotices.ts';
+
+const LedgerFilters = lazy(() => import('./LedgerFilters.tsx'));
+
+/** So many stand side by side at most. */
+const MOST_COMPARED = 4;
 
 /** All batches, shown by the colours of their bars. Search, state and page live in the address. */
 export function BatchesRoom() {
@@ -28,7 +37,12 @@ export function BatchesRoom() {
   const q = params.get('q') ?? '';
   const state = (params.get('state') ?? '') as BatchState | '';
   const page = Math.max(1, Number(params.get('page') ?? 1) || 1);
-  const { data, error, isFetching, refetch } = useBatchesQuery({ page, q, state });
+  const asked = ledgerQueryOf(params);
+  const plain = useBatchesQuery({ page, q, state }, { skip: asked !== null });
+  const ledger = useLedgerQuery(asked ?? { page: 1 }, { skip: asked === null });
+  const { data, error, isFetching, refetch } = asked ? ledger : plain;
+  const [wantsFilters, setWantsFilters] = useState(asked !== null);
+  const [compared, setCompared] = useState<readonly string[] | null>(null);
   const [create] = useCreateBatchMutation();
   const [copy] = useCopyBatchMutation();
   const [example] = useOpenExampleMutation();
@@ -82,7 +96,8 @@ export function BatchesRoom() {
     </Button>
   );
   const exampleButton = <Button onClick={() => void openExample()}>Open an example</Button>;
-  const filtered = q !== '' || state !== '';
+  const filtered = q !== '' || state !== '' || asked !== null;
+  const nearestOf = new Map((asked ? (ledger.data?.items ?? []) : []).map((b) => [b.id, b.nearest]));
 
   return (
     <ListRoom
@@ -98,7 +113,36 @@ export function BatchesRoom() {
         },
       }}
       onNew={startNew}
-      notice={<UnsentList />}
+      notice={
+        <>
+          <UnsentList />
+          <DueNotice />
+          {wantsFilters && (
+            <Suspense fallback={<p role="status">Opening…</p>}>
+              <LedgerFilters params={params} onChange={set} />
+            </Suspense>
+          )}
+          {compared !== null && (
+            <p role="status" className="row">
+              Mark two to four batches.
+              <Button
+                type="primary"
+                disabled={compared.length < 2}
+                onClick={() => void navigate(`/batches/compare?ids=${compared.join()}`)}
+              >
+                Compare {compared.length}
+              </Button>
+              <Button
+                onClick={() => {
+                  setCompared(null);
+                }}
+              >
+                Leave it
+              </Button>
+            </p>
+          )}
+        </>
+      }
       tools={
         <>
           <Select
@@ -113,6 +157,21 @@ export function BatchesRoom() {
               ...BATCH_STATES.map((s) => ({ value: s, label: stateName[s] })),
             ]}
           />
+          <Button
+            aria-expanded={wantsFilters}
+            onClick={() => {
+              setWantsFilters(!wantsFilters);
+            }}
+          >
+            Filters
+          </Button>
+          <Button
+            onClick={() => {
+              setCompared([]);
+            }}
+          >
+            Compare
+          </Button>
           {newButton}
           {exampleButton}
           {palettes.length > 0 && (
@@ -155,9 +214,9 @@ export function BatchesRoom() {
         data?.items.length === 0
           ? {
               title: 'No batch fits',
-              advice: 'Nothing matches this name and state.',
+              advice: asked ? 'Nothing matches these filters.' : 'Nothing matches this name and state.',
               showAll: () => {
-                set({ q: '', state: '', page: '' });
+                set(Object.fromEntries(['q', 'state', 'page', ...LEDGER_KEYS].map((k) => [k, ''])));
               },
             }
           : null
@@ -168,6 +227,15 @@ export function BatchesRoom() {
           <li key={batch.id}>
             <BatchCard
               batch={batch}
+              nearest={nearestOf.get(batch.id) ?? null}
+              marked={compared === null ? null : compared.includes(batch.id)}
+              onMark={(isMarked) => {
+                setCompared((before) =>
+                  isMarked
+                    ? [...(before ?? []), batch.id].slice(-MOST_COMPARED)
+                    : (before ?? []).filter((id) => id !== batch.id),
+                );
+              }}
               onCopy={() => void duplicate(batch)}
               onDelete={() => void removeWithUndo(batch)}
             />

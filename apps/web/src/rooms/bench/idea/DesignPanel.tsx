@@ -1,9 +1,17 @@
 import { DeleteOutlined, PlusOutlined } from '../../../shared/ui/icons.tsx';
 import { Button, Select } from 'antd';
-import { BODY_TECHNIQUES, OMBRE_MOST, type Technique, together, TOP_TECHNIQUES } from '@kleur/core/palette';
+import {
+  BODY_TECHNIQUES,
+  OMBRE_MOST,
+  type Technique,
+  techniqueById,
+  together,
+  TOP_TECHNIQUES,
+} from '@kleur/core/palette';
 import { type DesignLayer, PLAN_LIMITS, removeDesignLayer, setDesignLayer } from '@kleur/core/plan';
 import { newId } from '../../../data/newId.ts';
 import { useAppDispatch } from '../../../data/store.ts';
+import { Past } from '../Past.tsx';
 import { edits } from '../state/edits.ts';
 import { useEdit } from '../state/useEdit.ts';
 import { usePlan } from '../state/useDerived.ts';
@@ -75,6 +83,9 @@ export function DesignPanel({ count }: { readonly count: number }) {
           style={{ width: '100%' }}
         />
       </div>
+      {[...design.body, ...(design.top === null ? [] : [design.top])].map((id) => (
+        <Past key={id} of="technique" refId={id} name={techniqueById(id)?.name ?? id} />
+      ))}
     </section>
   );
 }

@@ -21,6 +21,7 @@ import { NumberField } from '../../../shared/ui/NumberField.tsx';
 import { Why } from '../../../shared/ui/Why.tsx';
 import { edits } from '../state/edits.ts';
 import { CheckList } from '../CheckList.tsx';
+import { Past } from '../Past.tsx';
 import { DoseBar } from './DoseBar.tsx';
 import { ScrubPerBar } from './ScrubPerBar.tsx';
 
@@ -115,6 +116,7 @@ const DoseRow = memo(
           <p className="soft small">{cautionText['fine-powder']}</p>
         )}
         <DoseChecks rowId={rowId} name={material.name} />
+        {material.optics && <Past of="colourant" refId={material.id} name={material.name} />}
       </li>
     );
   },

@@ -8,14 +8,16 @@ import { MatchFilterBar } from '../MatchFilterBar.tsx';
 
 const FilePanel = lazy(() => import('../idea/FilePanel.tsx').then((m) => ({ default: m.FilePanel })));
 const SavedPanel = lazy(() => import('../idea/FilePanel.tsx').then((m) => ({ default: m.SavedPanel })));
+const SketchFold = lazy(() => import('../SketchFold.tsx'));
 const PhotoPanel = lazy(() => import('../idea/PhotoPanel.tsx').then((m) => ({ default: m.PhotoPanel })));
 
-type Source = 'reach' | 'photo' | 'file' | 'saved';
+type Source = 'reach' | 'photo' | 'file' | 'saved' | 'sketch';
 const sources: readonly { readonly value: Source; readonly label: string }[] = [
   { value: 'reach', label: 'Reach' },
   { value: 'photo', label: 'Photo' },
   { value: 'file', label: 'File' },
   { value: 'saved', label: 'Saved' },
+  { value: 'sketch', label: 'Sketch' },
 ];
 
 /** From a mood, a photo or a colour to a palette that the shelf can make. */
@@ -40,6 +42,7 @@ export function IdeaStep() {
           {source === 'photo' && <PhotoPanel />}
           {source === 'file' && <FilePanel />}
           {source === 'saved' && <SavedPanel />}
+          {source === 'sketch' && <SketchFold />}
         </Suspense>
       </div>
       <aside>

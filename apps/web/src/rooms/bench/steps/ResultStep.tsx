@@ -14,9 +14,22 @@ import { useHead } from '../state/useDerived.ts';
 
 const FaultsPart = lazy(() => import('../result/FaultsPart.tsx').then((m) => ({ default: m.FaultsPart })));
 
+const VersionsPart = lazy(() =>
+  import('../result/VersionsPart.tsx').then((m) => ({ default: m.VersionsPart })),
+);
+
+const CutPart = lazy(() => import('../result/CutPart.tsx').then((m) => ({ default: m.CutPart })));
+const NotesPart = lazy(() => import('../result/NotesPart.tsx').then((m) => ({ default: m.NotesPart })));
+
+const StoryPart = lazy(() => import('../result/StoryPart.tsx').then((m) => ({ default: m.StoryPart })));
+
 const PARTS = [
   { key: 'colours', label: 'Colours' },
   { key: 'faults', label: 'Faults and causes' },
+  { key: 'cut', label: 'Cut and weights' },
+  { key: 'notes', label: 'Verdicts and notes' },
+  { key: 'versions', label: 'Make again' },
+  { key: 'story', label: 'Whole story' },
 ] as const;
 const KEYS = PARTS.map((p) => p.key);
 
@@ -70,6 +83,10 @@ function AfterThePour({ batchId }: { readonly batchId: string }) {
       {part === 'colours' && <ColoursPart result={state.result} />}
       <Suspense fallback={<p role="status">Opening…</p>}>
         {part === 'faults' && <FaultsPart result={state.result} />}
+        {part === 'cut' && <CutPart result={state.result} />}
+        {part === 'notes' && <NotesPart result={state.result} />}
+        {part === 'story' && <StoryPart result={state.result} />}
+        {part === 'versions' && <VersionsPart result={state.result} />}
       </Suspense>
     </PartTabs>
   );

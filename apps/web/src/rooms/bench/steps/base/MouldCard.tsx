@@ -17,6 +17,7 @@ import { NumberItem } from '../../../../shared/form/NumberItem.tsx';
 import { useLiveForm } from '../../../../shared/form/useLiveForm.ts';
 import { usePrinter } from '../../../../shared/hooks/useSettings.ts';
 import { Why } from '../../../../shared/ui/Why.tsx';
+import { Past } from '../../Past.tsx';
 import { useEdit } from '../../state/useEdit.ts';
 import { KeepMould } from './KeepMould.tsx';
 import { MouldPicture } from './MouldPicture.tsx';
@@ -146,6 +147,7 @@ export function MouldCard({ row }: { readonly row: MouldRow }) {
             )}
           </p>
         )}
+        <Past of="mould" refId={mould.name} name={mould.name} />
       </div>
     </Form>
   );

@@ -22,6 +22,7 @@ import { Figure } from '../../../../shared/ui/Why.tsx';
 import { edits } from '../../state/edits.ts';
 import { newId } from '../../../../data/newId.ts';
 import { CheckList } from '../../CheckList.tsx';
+import { Past } from '../../Past.tsx';
 import { MaterialPicker } from '../../MaterialPicker.tsx';
 import { usePlan, usePrep } from '../../state/useDerived.ts';
 import { useEdit } from '../../state/useEdit.ts';
@@ -117,6 +118,14 @@ function Blend() {
           })}
         />
       )}
+      {scent?.parts.map((part) => (
+        <Past
+          key={part.materialId}
+          of="scent"
+          refId={part.materialId}
+          name={materialOf(plan, part.materialId).name}
+        />
+      ))}
       <div className="row">
         {(scent?.parts.length ?? 0) < PLAN_LIMITS.scentParts && (
           <MaterialPicker

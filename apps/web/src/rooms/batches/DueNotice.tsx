@@ -1,0 +1,16 @@
+import { lazy, Suspense } from 'react';
+import { useAtRest } from '../../shared/hooks/useAtRest.ts';
+
+const DueReadings = lazy(() => import('../../shared/batches/DueReadings.tsx'));
+
+/** Readings that are due, asked for once the list is there. */
+export function DueNotice() {
+  const atRest = useAtRest();
+  return (
+    atRest && (
+      <Suspense fallback={null}>
+        <DueReadings />
+      </Suspense>
+    )
+  );
+}

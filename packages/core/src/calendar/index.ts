@@ -1,0 +1,21 @@
+/** When batches are poured, unmoulded, read and ready, and when they must be to be ready for a sale. */
+export {
+  type Missed,
+  planBackwards,
+  type Season,
+  type SeasonBatch,
+  type SeasonQuestion,
+} from './backwards.ts';
+export {
+  type CalendarBatch,
+  type CalendarHabits,
+  type CalendarMark,
+  type CalendarSpan,
+  clashesOf,
+  dueReadings,
+  type DueReading,
+  type MouldClash,
+  READ_AFTER,
+  spanOf,
+  usualHabits,
+} from './spans.ts';
