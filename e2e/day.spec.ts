@@ -12,7 +12,7 @@ import { expect, test } from './fixtures.ts';
 test.use({ hasTouch: true, viewport: { width: 820, height: 1180 } });
 
 /** Rounds in which the browser is killed; KLEUR_KILLS for more. */
-const KILLS = Number(process.env.KLEUR_KILLS ?? 10);
+const KILLS = Number(process.env.KLEUR_KILLS ?? 5);
 /** A second touch within this is the same touch, ms. */
 const SAME_TOUCH = 450;
 

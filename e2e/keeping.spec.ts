@@ -99,7 +99,7 @@ test('batches: duplicate, delete with undo, search, filter', async ({ page, batc
   await page.getByLabel('Search batches by name').fill('zzz');
   await expect(page.getByText('No batch fits')).toBeVisible();
   await page.getByRole('button', { name: 'Show all' }).click();
-  await expect(page.getByRole('article')).toHaveCount(7);
+  await expect(page.getByRole('article')).toHaveCount(8);
 });
 
 test('the demo comes back only after a confirmation', async ({ page, batches }) => {
@@ -109,7 +109,7 @@ test('the demo comes back only after a confirmation', async ({ page, batches }) 
   await page.getByRole('button', { name: 'Reset to the demo…' }).click();
   await page.getByRole('button', { name: 'Cancel' }).click();
   await batches.open();
-  await expect(page.getByRole('article')).toHaveCount(5);
+  await expect(page.getByRole('article')).toHaveCount(6);
   await page.goto('/settings');
   await page.getByRole('button', { name: 'Reset to the demo…' }).click();
   await page.getByRole('button', { name: 'Replace everything' }).click();

@@ -11,6 +11,7 @@ test('a photo with a card is read, planned and made stand beside what was seen, 
   result,
 }) => {
   await batches.openBatch('Slate and saffron');
+  await result.clearReadings();
   await bench.step('Result');
   await page.getByRole('button', { name: 'A ring' }).click();
   await expect(page.getByRole('textbox', { name: 'Width of the pale rim' })).toHaveValue('10');
@@ -56,6 +57,7 @@ test('a colour is typed or measured for a face; what cannot be is said at once, 
   result,
 }) => {
   await batches.openBatch('Slate and saffron');
+  await result.clearReadings();
   await bench.step('Result');
   await page.getByRole('button', { name: 'Reading', exact: true }).click();
   const colour = page.getByRole('textbox', { name: 'Colour' });

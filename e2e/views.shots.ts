@@ -55,12 +55,6 @@ test('the parts of a plan', async ({ page, batches, bench }) => {
   await bench.part('Pour');
   await page.waitForTimeout(300);
   await page.screenshot({ path: `${folder}/pour.png` });
-  await bench.part('Dispersions');
-  await page.waitForTimeout(300);
-  await page.screenshot({ path: `${folder}/dispersions.png` });
-  await bench.part('Order and pace');
-  await page.waitForTimeout(300);
-  await page.screenshot({ path: `${folder}/order.png` });
 });
 
 test('from an idea to recipes', async ({ page, batches, bench, idea }) => {
@@ -70,17 +64,6 @@ test('from an idea to recipes', async ({ page, batches, bench, idea }) => {
   await page.getByLabel('Proposals').locator('figure').filter({ hasText: 'ΔE' }).last().waitFor();
   await page.waitForTimeout(300);
   await page.screenshot({ path: `${folder}/idea.png` });
-  await idea.source('Photo');
-  const picture = await idea.picture(
-    ['#c8503c', '#d9a24a', '#4a63a8', '#efe8d8', '#6f4d3c'],
-    640,
-    360,
-    'image/png',
-  );
-  await idea.file('Choose a photo', 'courtyard.png', picture, 'image/png');
-  await page.getByRole('list', { name: 'Colours of the photo' }).waitFor();
-  await page.getByRole('list', { name: 'Colours of the photo' }).scrollIntoViewIfNeeded();
-  await page.screenshot({ path: `${folder}/idea-photo.png` });
   await idea.source('Reach');
   await page.locator('path.reach-open').waitFor();
   await page.locator('.reach-body').evaluate((el) => {
@@ -111,4 +94,20 @@ test('a making day on a tablet', async ({ page, batches, bench }) => {
   await page.getByRole('region', { name: /^Verdict on/ }).waitFor();
   await page.waitForTimeout(300);
   await page.screenshot({ path: `${folder}/make-pot.png` });
+});
+
+test('what became of a batch, and when the others are due', async ({ page, batches, bench }) => {
+  await batches.openBatch('Canyon strata');
+  await bench.step('Result');
+  await page.getByRole('region', { name: 'Readings' }).waitFor();
+  await page.waitForTimeout(300);
+  await page.screenshot({ path: `${folder}/result.png` });
+  await bench.part('Faults and causes');
+  await page.getByRole('article', { name: 'Partial gel' }).waitFor();
+  await page.waitForTimeout(300);
+  await page.screenshot({ path: `${folder}/causes.png` });
+  await page.goto('/calendar');
+  await page.getByRole('region', { name: 'Curing rack' }).waitFor();
+  await page.waitForTimeout(300);
+  await page.screenshot({ path: `${folder}/calendar.png` });
 });

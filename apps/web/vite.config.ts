@@ -129,7 +129,7 @@ const LATE =
 const PARTS =
   /apps.web.src.(shared|data|workers)|packages.contract|^vite|core.src.(units|colour|material)|bench.steps\.ts/;
 const OWN_CHUNK =
-  /shared.(form|settings|axis)|SortableList|ListRoom|ColourPicker|DayField|PlainTable|data.(benchLogs?|outbox|log|record|media)\.ts/;
+  /shared.(form|settings|axis)|SortableList|ListRoom|ColourPicker|DayField|PlainTable|shared.batches.DueReadings|data.(benchLogs?|outbox|log|record|media|ledger|calendar)\.ts/;
 
 /** What parts of the result have in common. */
 const RESULT = /rooms.bench.result|data.record\.ts|core.src.(evidence|record|causes)/;
@@ -220,7 +220,12 @@ export default defineConfig(({ command }) => ({
               priority: 2,
               includeDependenciesRecursively: false,
             },
-            { name: 'bench', test: /rooms.bench.|ui.DayField/, minShareCount: 2, priority: 1 },
+            {
+              name: 'bench',
+              test: /rooms.bench.(?!steps.prep.(PagePrint|PrintButton|CutStrip))|ui.DayField/,
+              minShareCount: 2,
+              priority: 1,
+            },
           ],
         },
       },

@@ -1,4 +1,4 @@
-import { type Locator, type Page } from '@playwright/test';
+import { expect, type Locator, type Page } from '@playwright/test';
 import { PATCHES } from '../photo.ts';
 
 /** The step in which a batch is looked at after its pour. */
@@ -12,6 +12,19 @@ export class ResultPage {
 
   get readings(): Locator {
     return this.page.getByRole('region', { name: 'Readings' }).getByRole('listitem');
+  }
+
+  /** Takes every reading of the batch that lies open back, so that a test starts from none. */
+  async clearReadings(): Promise<void> {
+    const id = /batches\/([^/]+)/.exec(this.page.url())![1]!;
+    const readings = (await (await this.page.request.get(`/api/batches/${id}/readings`)).json()) as {
+      id: string;
+    }[];
+    for (const reading of readings) {
+      const gone = await this.page.request.delete(`/api/batches/${id}/readings/${reading.id}`);
+      expect(gone.ok()).toBe(true);
+    }
+    await this.page.reload();
   }
 
   async openPhoto(file: { name: string; mimeType: string; buffer: Buffer }): Promise<void> {

@@ -10,8 +10,8 @@ import { DATA_FILE } from '../src/storage/data-folder.ts';
 import { serverProcess } from './server-process.ts';
 
 /** How often the server is killed: KLEUR_KILLS while it writes, KLEUR_START_KILLS while it starts. */
-const KILLS = Number(process.env.KLEUR_KILLS ?? 10);
-const START_KILLS = Number(process.env.KLEUR_START_KILLS ?? 4);
+const KILLS = Number(process.env.KLEUR_KILLS ?? 5);
+const START_KILLS = Number(process.env.KLEUR_START_KILLS ?? 2);
 const WRITERS = 4;
 const FIXTURES = join(__dirname, '..', 'test', 'fixtures');
 

@@ -1,5 +1,5 @@
 import { imageSize, MEDIA, mediaTypeOf, MOST_PIXELS } from '@kleur/core/formats';
-import { type WaitingFile } from './outbox.ts';
+import type { WaitingFile } from './outbox.ts';
 
 /** Longest side of a picture that is kept, px. */
 const LONGEST_SIDE = 1600;

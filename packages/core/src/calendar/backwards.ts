@@ -1,12 +1,6 @@
+import { type CalendarHabits } from './habits.ts';
 import { weekday } from '../units/day.ts';
-import {
-  type CalendarBatch,
-  type CalendarHabits,
-  type CalendarSpan,
-  extraPourDays,
-  inUse,
-  mouldDays,
-} from './spans.ts';
+import { type CalendarBatch, type CalendarSpan, extraPourDays, inUse, mouldDays } from './spans.ts';
 
 /** A batch that is to be ready for a sale. */
 export type SeasonBatch = Pick<CalendarBatch, 'id' | 'name' | 'moulds' | 'kept' | 'pourHours'>;

@@ -1,16 +1,8 @@
 import fc from 'fast-check';
 import { dayNumber, weekday } from '../units/day.ts';
+import { type CalendarHabits, usualHabits } from './habits.ts';
 import { planBackwards, type SeasonBatch } from './backwards.ts';
-import {
-  type CalendarBatch,
-  type CalendarHabits,
-  clashesOf,
-  dueReadings,
-  inUse,
-  mouldDays,
-  spanOf,
-  usualHabits,
-} from './spans.ts';
+import { type CalendarBatch, clashesOf, dueReadings, inUse, mouldDays, spanOf } from './spans.ts';
 
 const batch = (change: Partial<CalendarBatch> = {}): CalendarBatch => ({
   id: 'a',

@@ -6,9 +6,9 @@ export {
   type SeasonBatch,
   type SeasonQuestion,
 } from './backwards.ts';
+export { type CalendarHabits, usualHabits } from './habits.ts';
 export {
   type CalendarBatch,
-  type CalendarHabits,
   type CalendarMark,
   type CalendarSpan,
   clashesOf,
@@ -17,5 +17,4 @@ export {
   type MouldClash,
   READ_AFTER,
   spanOf,
-  usualHabits,
 } from './spans.ts';

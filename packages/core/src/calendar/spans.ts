@@ -1,4 +1,5 @@
 import { type Kept } from '../day/learn.ts';
+import { type CalendarHabits } from './habits.ts';
 import { dayNumber, dayText } from '../units/day.ts';
 
 /** A batch as the calendar knows it. Days are `YYYY-MM-DD`. */
@@ -19,33 +20,6 @@ export interface CalendarBatch {
   /** Whether it lies on the rack or in the shop already: nothing is due of one that was never poured. */
   readonly poured: boolean;
 }
-
-/** How this maker works. */
-export interface CalendarHabits {
-  /** From the pour to the sale, days. */
-  readonly cureDays: number;
-  /** After the cure: trim, wipe and dry, wrap. Days. */
-  readonly finishDays: number;
-  /** For making soap on one day, h, and what one batch takes of them. */
-  readonly hoursADay: number;
-  readonly hoursABatch: number;
-  /** From the pour to the unmoulding, h, by how the mould is kept. */
-  readonly unmouldHours: Readonly<Record<Kept, number>>;
-  /** How many of a mould there are; one where it is not named. */
-  readonly moulds: readonly { readonly name: string; readonly count: number }[];
-  /** Weekdays on which nothing is made, 0 for Monday to 6 for Sunday. */
-  readonly daysOff: readonly number[];
-}
-
-export const usualHabits: CalendarHabits = {
-  cureDays: 42,
-  finishDays: 1,
-  hoursADay: 6,
-  hoursABatch: 2,
-  unmouldHours: { warm: 18, let: 36, cold: 54 },
-  moulds: [],
-  daysOff: [],
-};
 
 /** Days after the pour at which bars are read. */
 export const READ_AFTER = [1, 7, 28, 42] as const;
@@ -142,7 +116,7 @@ export function clashesOf(spans: readonly CalendarSpan[], habits: CalendarHabits
     const stretches: number[][] = [];
     for (const day of over) {
       const last = stretches.at(-1);
-      if (last && last.at(-1) === day - 1) last.push(day);
+      if (last?.at(-1) === day - 1) last.push(day);
       else stretches.push([day]);
     }
     return stretches.map((stretch): MouldClash => {

@@ -1,4 +1,4 @@
-import { carriesMetadata, mediaTypeOf } from './media.ts';
+import { carriesMetadata, isWholePicture, mediaTypeOf } from './media.ts';
 
 const codes = (text: string): number[] => Array.from({ length: text.length }, (_, i) => text.charCodeAt(i));
 const bytes = (...parts: (string | readonly number[])[]): Uint8Array =>
@@ -46,4 +46,22 @@ it('tells pictures that say more than their pixels', () => {
     bytes('RIFF', [40, 0, 0, 0], 'WEBP', 'VP8X', [3, 0, 0, 0], 'abc', [0], name, [4, 0, 0, 0], 'here');
   expect([webp('EXIF'), webp('XMP '), webp('ALPH')].map(carriesMetadata)).toEqual([true, true, false]);
   expect(carriesMetadata(bytes('OggSExif'))).toBe(false);
+});
+
+it('knows a picture that breaks off before its end', () => {
+  const jpeg = Uint8Array.from([0xff, 0xd8, 0xff, 0xe0, 0, 4, 0, 0, 1, 2, 3, 0xff, 0xd9, 0, 0]);
+  expect(isWholePicture(jpeg)).toBe(true);
+  expect(isWholePicture(jpeg.subarray(0, 11))).toBe(false);
+  const chunk = (name: string, length: number): number[] => [
+    0,
+    0,
+    0,
+    length,
+    ...codes(name),
+    ...Array<number>(length + 4).fill(0),
+  ];
+  const head = [0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a, ...chunk('IHDR', 13)];
+  expect(isWholePicture(Uint8Array.from([...head, ...chunk('IDAT', 5), ...chunk('IEND', 0)]))).toBe(true);
+  expect(isWholePicture(Uint8Array.from([...head, ...chunk('IDAT', 5)]))).toBe(false);
+  expect(isWholePicture(Uint8Array.from([1, 2, 3]))).toBe(false);
 });

@@ -68,7 +68,7 @@ describe('match', () => {
           expect(matchColour(problem(lab(made))).recipes[0]!.deltaE).toBeLessThan(0.5);
         },
       ),
-      { numRuns: 40, seed: 5 },
+      { numRuns: 25, seed: 5 },
     );
   });
 
@@ -107,7 +107,7 @@ describe('match', () => {
           }
         }
       }),
-      { numRuns: 40, seed: 3 },
+      { numRuns: 25, seed: 3 },
     );
   });
 

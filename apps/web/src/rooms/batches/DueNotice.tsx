@@ -1,7 +1,9 @@
 import { lazy, Suspense } from 'react';
 import { useAtRest } from '../../shared/hooks/useAtRest.ts';
 
-const DueReadings = lazy(() => import('../../shared/batches/DueReadings.tsx'));
+const DueReadings = lazy(() =>
+  import('../../shared/batches/DueReadings.tsx').catch(() => ({ default: () => null })),
+);
 
 /** Readings that are due, asked for once the list is there. */
 export function DueNotice() {

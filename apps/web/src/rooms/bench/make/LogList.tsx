@@ -1,11 +1,12 @@
 import { Button } from 'antd';
-import { useMemo, useState } from 'react';
+import { lazy, Suspense, useMemo, useState } from 'react';
 import { type RunStep, sayEntry, standing } from '@kleur/core/day';
 import { usePrinter } from '../../../shared/hooks/useSettings.ts';
 import styles from './make.module.css';
-import { LogFile } from './LogFile.tsx';
 import { type BenchLogOfBatch } from './useBenchLog.ts';
 import { type Made } from './useMade.ts';
+
+const LogFile = lazy(() => import('./LogFile.tsx').then((m) => ({ default: m.LogFile })));
 
 /** So many are shown at first. */
 const LATEST = 20;
@@ -48,12 +49,14 @@ export function LogList(props: {
             <span>
               {sayEntry(e, names, print)}
               {(e.kind === 'pictured' || e.kind === 'spoken') && (
-                <LogFile
-                  batchId={batchId}
-                  entry={e}
-                  waits={waiting.has(e.id)}
-                  label={sayEntry(e, names, print)}
-                />
+                <Suspense fallback={null}>
+                  <LogFile
+                    batchId={batchId}
+                    entry={e}
+                    waits={waiting.has(e.id)}
+                    label={sayEntry(e, names, print)}
+                  />
+                </Suspense>
               )}
               {made.unplaced.has(e.id) && <b> — not counted: what it is of is not in the plan</b>}
               {refused.has(e.id) && <b> — kept on this device only: {refused.get(e.id)}</b>}

@@ -2,11 +2,11 @@ import { Button } from 'antd';
 import { useEffect, useRef, useState } from 'react';
 // Loaded with the first photo.
 import type * as media from '../../../data/media.ts';
-import { type WaitingFile } from '../../../data/outbox.ts';
+import type { WaitingFile } from '../../../data/outbox.ts';
 import { CameraOutlined } from '../../../shared/ui/icons.tsx';
 import { FileButton } from '../../../shared/ui/FileButton.tsx';
 import styles from './make.module.css';
-import { type BenchLogOfBatch } from './useBenchLog.ts';
+import type { BenchLogOfBatch } from './useBenchLog.ts';
 
 /** Longest voice note, s. */
 const LONGEST = 60;
