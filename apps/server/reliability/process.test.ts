@@ -203,7 +203,7 @@ it('says with a code that another program holds the file', async () => {
 const small = mkdtempSync(join(tmpdir(), 'kleur-small-'));
 const canMount = mount() && unmount();
 function mount(): boolean {
-  return spawnSync('mount', ['-t', 'tmpfs', '-o', 'size=1600k', 'tmpfs', small]).status === 0;
+  return spawnSync('mount', ['-t', 'tmpfs', '-o', 'size=2200k', 'tmpfs', small]).status === 0;
 }
 function unmount(): boolean {
   return spawnSync('umount', [small]).status === 0;

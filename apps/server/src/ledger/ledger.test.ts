@@ -47,7 +47,7 @@ it('finds bars like a colour, the nearest first, by what was read before what wa
     id: 'green',
     potId: canyon.plan.pots[0]!.id,
     face: 'cut',
-    on: new Date(Date.parse(canyon.madeOn!) + 40 * 86_400_000).toISOString().slice(0, 10),
+    on: new Date(Date.parse(canyon.madeOn!) + 58 * 86_400_000).toISOString().slice(0, 10),
     lab: [63.4, -59.6, 40.1],
     how: 'lab',
     doubt: 1,
