@@ -16,7 +16,7 @@ test('a copy is made, looked into and put back', async ({ page, batches, bench }
     .getByRole('button', { name: /Look into/ })
     .click();
   const dialog = page.getByRole('dialog');
-  await expect(dialog).toContainText(/6 batches, \d+ shelf items, 2 palettes/);
+  await expect(dialog).toContainText(/7 batches, \d+ shelf items, 2 palettes/);
   await expect(dialog.getByRole('list', { name: 'Latest batches of the copy' })).toContainText('Kingfisher');
   await dialog.getByRole('button', { name: 'Restore it' }).click();
   await expect(page.getByText('The copy was restored.')).toBeVisible();
