@@ -66,29 +66,15 @@ export function RackRows({ view, days }: { readonly view: CalendarView; readonly
         <h2>
           Curing rack <span className="soft small">{curing.length} batches</span>
         </h2>
-        <div className={styles.lanes}>
-          <TodayLine days={days} today={view.today} />
-          {stacked(
-            curing,
-            (s) => s.unmould,
-            (s) => Math.max(s.ready, s.unmould + Math.ceil(days.count * NAME_ROOM)),
-          ).map((lane, i) => (
-            <div key={i} className={styles.lane}>
-              {lane.map((span) => (
-                <Strip
-                  key={span.batch.id}
-                  span={span}
-                  from={span.unmould}
-                  to={span.ready}
-                  days={days}
-                  label={`${span.batch.name} · ready ${names.text(dayText(span.ready))}`}
-                  view={view}
-                  onMove={null}
-                />
-              ))}
-            </div>
-          ))}
-        </div>
+        <Lanes
+          spans={curing}
+          from={(s) => s.unmould}
+          to={(s) => s.ready}
+          label={(s) => `${s.batch.name} · ready ${names.text(dayText(s.ready))}`}
+          view={view}
+          days={days}
+          onMove={null}
+        />
       </section>
     </>
   );
@@ -110,37 +96,61 @@ function MouldRow(props: {
       <h2>
         {name} <span className="soft small">{about}</span>
       </h2>
-      <div className={styles.lanes}>
-        <TodayLine days={days} today={view.today} />
-        {stacked(
-          spans,
-          (s) => s.from,
-          (s) => Math.max(s.unmould, s.from + Math.ceil(days.count * NAME_ROOM)),
-        ).map((lane, i) => (
-          <div key={i} className={styles.lane}>
-            {lane.map((span) => (
-              <Strip
-                key={span.batch.id}
-                span={span}
-                from={span.from}
-                to={span.unmould}
-                days={days}
-                label={`${span.batch.name} · poured ${dates.text(span.batch.madeOn)}`}
-                view={view}
-                isClash={clashes.some((c) => c.batchIds.includes(span.batch.id))}
-                onMove={
-                  span.batch.poured
-                    ? null
-                    : (by) => {
-                        onMove(span, by);
-                      }
-                }
-              />
-            ))}
-          </div>
-        ))}
-      </div>
+      <Lanes
+        spans={spans}
+        from={(s) => s.from}
+        to={(s) => s.unmould}
+        label={(s) => `${s.batch.name} · poured ${dates.text(s.batch.madeOn)}`}
+        view={view}
+        days={days}
+        isClash={(s) => clashes.some((c) => c.batchIds.includes(s.batch.id))}
+        onMove={onMove}
+      />
     </section>
+  );
+}
+
+/** Strips below one another where they or their names would meet. */
+function Lanes(props: {
+  readonly spans: readonly ShownSpan[];
+  readonly from: (span: ShownSpan) => number;
+  readonly to: (span: ShownSpan) => number;
+  readonly label: (span: ShownSpan) => string;
+  readonly view: CalendarView;
+  readonly days: Days;
+  readonly isClash?: (span: ShownSpan) => boolean;
+  /** By so many days; null where nothing can be moved. */
+  readonly onMove: ((span: ShownSpan, by: number) => void) | null;
+}) {
+  const { spans, from, to, label, view, days, isClash, onMove } = props;
+  const end = (s: ShownSpan): number => Math.max(to(s), from(s) + Math.ceil(days.count * NAME_ROOM));
+  return (
+    <div className={styles.lanes}>
+      <TodayLine days={days} today={view.today} />
+      {stacked(spans, from, end).map((lane, i) => (
+        <div key={i} className={styles.lane}>
+          {lane.map((span) => (
+            <Strip
+              key={span.batch.id}
+              span={span}
+              from={from(span)}
+              to={to(span)}
+              days={days}
+              label={label(span)}
+              view={view}
+              isClash={isClash?.(span) ?? false}
+              onMove={
+                onMove === null || span.batch.poured
+                  ? null
+                  : (by) => {
+                      onMove(span, by);
+                    }
+              }
+            />
+          ))}
+        </div>
+      ))}
+    </div>
   );
 }
 

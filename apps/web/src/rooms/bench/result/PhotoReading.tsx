@@ -16,18 +16,19 @@ import { type Plan } from '@kleur/core/plan';
 import { latestOnly } from '../../../data/latest.ts';
 import { type AppStore } from '../../../data/store.ts';
 import { usePrinter, useSettings } from '../../../shared/hooks/useSettings.ts';
-import { DayField } from '../../../shared/ui/DayField.tsx';
 import { FileButton } from '../../../shared/ui/FileButton.tsx';
 import { CameraOutlined, PictureOutlined } from '../../../shared/ui/icons.tsx';
 import { photoWorker } from '../../../workers/client.ts';
 import { type CardSpots, type OpenedPicture, type Spot } from '../../../workers/photo.protocol.ts';
 import { CardColoursFields } from './CardColoursFields.tsx';
+import { FaceAndDay } from './FaceAndDay.tsx';
 import { keepPhoto } from './keepPhoto.ts';
 import { type PhotoTarget, PhotoSpots } from './PhotoSpots.tsx';
 import styles from './result.module.css';
 import { type NewReading, useKeepReadings } from './useKeepReadings.ts';
-import { faceName, lightName } from './words.ts';
+import { lightName } from './words.ts';
 
+const PHOTO_FACES: readonly Face[] = ['cut', 'inside', 'top', 'side', 'scrape'];
 const ACCEPT = 'image/jpeg,image/png,image/webp';
 /** Sides of the squares that are averaged, as parts of the picture’s shorter side. */
 const SIZES = [
@@ -269,28 +270,14 @@ export function PhotoReading(props: {
               </p>
             )}
             <div className={styles.pairOfFields}>
-              <span className={styles.field}>
-                <span>Face</span>
-                <Select
-                  aria-label="Face"
-                  value={face}
-                  onChange={setFace}
-                  options={(['cut', 'inside', 'top', 'side', 'scrape'] as const).map((f) => ({
-                    value: f,
-                    label: faceName[f],
-                  }))}
-                />
-              </span>
-              <span className={styles.field}>
-                <span>Taken on</span>
-                <DayField
-                  label="Taken on"
-                  value={on}
-                  onPick={(day) => {
-                    if (day) setOn(day);
-                  }}
-                />
-              </span>
+              <FaceAndDay
+                faces={PHOTO_FACES}
+                face={face}
+                onFace={setFace}
+                dayLabel="Taken on"
+                day={on}
+                onDay={setOn}
+              />
               <span className={styles.field}>
                 <span>Light</span>
                 <Select<Light | typeof UNKNOWN_LIGHT>

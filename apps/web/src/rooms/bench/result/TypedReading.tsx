@@ -5,11 +5,10 @@ import { colourWords, type LabD65, screenColourFromLabD65 } from '@kleur/core/co
 import { type ColourReader, ReaderError, type ReaderProblem } from '@kleur/core/device';
 import { colourFromText, type Face, facesOf, HOW_DOUBT, type ReadHow } from '@kleur/core/evidence';
 import { type Plan } from '@kleur/core/plan';
-import { DayField } from '../../../shared/ui/DayField.tsx';
 import { ColourPicker } from '../../../shared/ui/ColourPicker.tsx';
+import { FaceAndDay } from './FaceAndDay.tsx';
 import { type NewReading, useKeepReadings } from './useKeepReadings.ts';
 import styles from './result.module.css';
-import { faceName } from './words.ts';
 
 const READER_TEXT: Readonly<Record<ReaderProblem, string>> = {
   'not-calibrated': 'Lay the reader on its white tile first, and calibrate it.',
@@ -96,25 +95,7 @@ export function TypedReading(props: {
             options={pots.map((p) => ({ value: p.id, label: p.name }))}
           />
         </span>
-        <span className={styles.field}>
-          <span>Face</span>
-          <Select
-            aria-label="Face"
-            value={face}
-            onChange={setFace}
-            options={faces.map((f) => ({ value: f, label: faceName[f] }))}
-          />
-        </span>
-        <span className={styles.field}>
-          <span>Seen on</span>
-          <DayField
-            label="Seen on"
-            value={on}
-            onPick={(day) => {
-              if (day) setOn(day);
-            }}
-          />
-        </span>
+        <FaceAndDay faces={faces} face={face} onFace={setFace} dayLabel="Seen on" day={on} onDay={setOn} />
         <div className={styles.field}>
           <label htmlFor={fieldId}>Colour</label>
           <span className={styles.row}>
