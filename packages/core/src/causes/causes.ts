@@ -3,14 +3,18 @@ import { type FaultSeen } from '../record/record.ts';
 import { type Cause, rankCauses, type RankedCause } from './cause.ts';
 import { type BatchFacts } from './facts.ts';
 import { bodyCauses } from './rules/body.ts';
+import { browningCauses } from './rules/browning.ts';
 import { colourCauses } from './rules/colour.ts';
 import { designCauses } from './rules/design.ts';
 import { scentCauses } from './rules/scent.ts';
 import { surfaceCauses } from './rules/surface.ts';
+import { turnedCauses } from './rules/turned.ts';
 
 /** Every cause that is known. */
 export const CAUSES: readonly Cause[] = [
   ...colourCauses,
+  ...browningCauses,
+  ...turnedCauses,
   ...surfaceCauses,
   ...bodyCauses,
   ...designCauses,
