@@ -1,16 +1,14 @@
 import fc from 'fast-check';
 import { deltaE00 } from '../colour/deltaE00.ts';
 import { cured, fresh } from '../pigment/stage.ts';
-import { dose, fourPotLoaf, planWith, pot, scentOf, shelfItem, tenthGramScale } from '../testing/plans.ts';
+import { dose, fourPotLoaf, planWith, pot, scentOf } from '../testing/plans.ts';
 import { grams } from '../units/quantity.ts';
 import { bareComposition, potComposition } from './potComposition.ts';
 import { predictColour } from '../pigment/composition.ts';
-import { dispersionHint } from '../work/dispersion.ts';
 import { batterOf, sapNaoh } from './lye.ts';
 import { flowOf } from './balance.ts';
 import { integrityProblems } from '../plan/integrity.ts';
 import { emptyPlan, materialOf, pruneMaterials } from '../plan/plan.ts';
-import { prepSheet } from '../work/prep.ts';
 
 describe('lye and batter', () => {
   it('works out the reference loaf by hand', () => {
@@ -69,47 +67,6 @@ describe('pots', () => {
     expect(pots.map((p) => p.oils)).toEqual([0, 0]);
     expect(pots.map((p) => p.mass)).toEqual([0, 0]);
     expect(leftoverMass).toBeCloseTo(1434.26, 1);
-  });
-});
-
-describe('prep sheet', () => {
-  const sheet = prepSheet(fourPotLoaf(), tenthGramScale);
-
-  it('weighs each powder for its pot', () => {
-    // Blue 375 g × 5 g/kg = 1.875 → 1.9; ochre 250 × 3 = 0.75 → 0.8; green 0.75 → 0.8 and 0.375 → 0.4; white 0.75 → 0.8
-    expect(sheet.pots.map((p) => p.rows.map((r) => r.measured.mass))).toEqual([
-      [1.9],
-      [0.8],
-      [0.8, 0.4],
-      [0.8],
-    ]);
-  });
-
-  it('gives carriers by the ratio of the measured powder and totals them', () => {
-    expect(sheet.pots[0]!.rows[0]!.carrierMass).toBeCloseTo(3.8, 9);
-    // 2 × (1.9 + 0.8 + 0.8 + 0.4 + 0.8) = 9.4 g of oil
-    expect(sheet.carriers).toEqual([{ medium: 'oil', mass: expect.closeTo(9.4, 9), fromBatch: false }]);
-  });
-
-  it('totals each material over its pots', () => {
-    const blue = sheet.totals.find((t) => t.material.id === 'ultramarine-blue')!;
-    expect(blue.mass).toBeCloseTo(2.7, 9);
-    expect(blue.pots).toBe(2);
-  });
-
-  it('gives scent only to the pots that get it', () => {
-    const plan = planWith([{ ...pot('A', 1), scented: true }, pot('B', 3)], {
-      scent: scentOf('scent-limewash', 30),
-    });
-    const { scent, pots } = prepSheet(plan, tenthGramScale);
-    expect(pots.map((p) => p.scent)).toEqual([7.5, 0]);
-    expect(scent?.mass).toBe(7.5);
-  });
-
-  it('says how to disperse', () => {
-    expect(dispersionHint(shelfItem('rose-clay'), 'water')).toMatch('let it drink');
-    expect(dispersionHint(shelfItem('red-iron-oxide'), 'oil')).toMatch('frother');
-    expect(dispersionHint(shelfItem('titanium-dioxide-water'), 'lye-water')).toMatch('lye water');
   });
 });
 

@@ -7,7 +7,6 @@ import { bareComposition, potComposition } from './potComposition.ts';
 import { labOf } from '../pigment/composition.ts';
 import { type Flow, totalOf } from './flow.ts';
 import { potOrder, wouldCycle } from '../plan/graph.ts';
-import { potPaces } from '../work/pace.ts';
 import { type AdditiveMoment, type Draw, emptyWork, type Plan, type Pot } from '../plan/plan.ts';
 
 const draw = (by: Draw['by'], value: number, from: string | null = null, second = 0): Draw => ({
@@ -360,14 +359,6 @@ describe('a mini-batch with oils of its own', () => {
       )[2];
     expect(yellow('Own')).toBeLessThan(yellow('Half'));
     expect(yellow('Half')).toBeLessThan(labOf(bareComposition(plan), cured())[2]);
-  });
-
-  it('sets by the pace of its own oils', () => {
-    const fast = [{ id: 'c', materialId: 'oil-coconut', percent: 100 }];
-    const plan = planWith([own({ ownOils: fast }), pot('A', 1)]);
-    const [mine, common] = potPaces(plan);
-    expect(mine!.factor).toBeLessThan(common!.factor);
-    expect(mine!.factors.map((f) => f.what)).toContain('hard fats');
   });
 });
 

@@ -1,18 +1,10 @@
-import { planWith, scentOf, shelfItem } from '../testing/plans.ts';
+import { planWith, scentOf } from '../testing/plans.ts';
 import { grams, gramsPerKg } from '../units/quantity.ts';
-import { additiveEffects } from '../work/additive.ts';
 import { flowOf } from './balance.ts';
 import { acidsOf, barSentence, blendAcids, FELT, oilsBring } from './blend.ts';
 import { setLiquidWay } from './liquidWay.ts';
 import { batterOf, lyeRate, superfatRange } from './lye.ts';
-import {
-  type AdditiveMoment,
-  type AdditiveRow,
-  type Base,
-  LIQUID_WAYS,
-  plainLye,
-  type Plan,
-} from '../plan/plan.ts';
+import { type Base, LIQUID_WAYS, plainLye, type Plan } from '../plan/plan.ts';
 
 /** 1,000 g of olive oil alone: SAP 190 mg KOH/g. */
 const olive = (change: Partial<Base> = {}): Plan =>
@@ -155,32 +147,5 @@ describe('what the oils bring', () => {
     expect(blendAcids({ ...plan, materials }).known).toBeCloseTo(0.6, 9);
     expect(oilsBring({ ...plan, materials })[0]).toMatchObject({ part: null, pace: 1.05 });
     expect(blendAcids(planWith([], { oils: [] })).known).toBe(0);
-  });
-});
-
-describe('additives', () => {
-  const row = (materialId: string, dose: number, moment: AdditiveMoment = 'trace'): AdditiveRow => ({
-    id: materialId,
-    materialId,
-    dose: gramsPerKg(dose),
-    perBar: null,
-    moment,
-  });
-  const effects = (a: AdditiveRow) => additiveEffects(planWith([], { additives: [a] }), a, a.dose);
-
-  it('sugar hurries and heats, and leaves the colour alone', () => {
-    const typical = shelfItem('sugar').window!.typical;
-    expect(effects(row('sugar', typical, 'lye-water'))).toMatchObject({ heats: true, deltaE: 0 });
-    expect(effects(row('sugar', typical)).pace).toBeCloseTo(0.85, 9);
-    // Twice the usual dose hurries half as much again, and no more.
-    expect(effects(row('sugar', 2 * typical)).pace).toBeCloseTo(0.85 ** 1.5, 9);
-  });
-
-  it('oats fleck the base and take room; on the top they do neither to the batter', () => {
-    const inside = effects(row('oats-ground', 26));
-    expect(inside.deltaE).toBeGreaterThan(0.5);
-    // 26 g at 1.3 g/ml
-    expect(inside.volume).toBeCloseTo(20, 6);
-    expect(effects(row('oats-ground', 26, 'top'))).toEqual({ deltaE: 0, pace: 1, heats: false, volume: 0 });
   });
 });

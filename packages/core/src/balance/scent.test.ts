@@ -6,11 +6,9 @@ import { potComposition } from './potComposition.ts';
 import { addScentPart, changeScent, removeScentPart, setScent } from '../plan/edit/index.ts';
 import { cureLoss } from './fill.ts';
 import { type Plan, type ScentChoice } from '../plan/plan.ts';
-import { prepSheet } from '../work/prep.ts';
 import { productPerOil } from './product.ts';
 import { limitOnOils, scentBlend } from './scent.ts';
 import { stabiliserFor } from '../material/browning.ts';
-import { tenthGramScale } from '../testing/plans.ts';
 
 /** Three parts of biscuit (limit 40, vanillin 11 %, slight), one of red gate (limit 20, 1 %, strong). */
 const blendOf: ScentChoice = scentOf('scent-oat-biscuit', 24, {
@@ -53,13 +51,6 @@ describe('blends', () => {
 });
 
 describe('which pots get it', () => {
-  it('grams per pot, by part, in all', () => {
-    const sheet = prepSheet(scented(blendOf), tenthGramScale);
-    // 24 g/kg of the 500 g of oils in A: 12 g, 9 of one and 3 of the other
-    expect(sheet.pots.map((p) => p.scent)).toEqual([expect.closeTo(12, 6), 0]);
-    expect(sheet.scent!.parts.map((p) => p.mass)).toEqual([expect.closeTo(9, 6), expect.closeTo(3, 6)]);
-  });
-
   it('into the oils it reaches every pot', () => {
     const plan = scented({ ...blendOf, when: 'oils' });
     const { pots, ledger } = flowOf(plan);

@@ -13,7 +13,7 @@ import { adjustColour, DIRECTIONS, moveColour } from './adjust.ts';
 import { anything, candidatesOf, givenFrom } from './candidates.ts';
 import { solveLadders } from './ladder.ts';
 import { matchColour } from './match.ts';
-import { localMetric } from './metric.ts';
+import { localMetric } from '../colour/metric.ts';
 import { type MatchProblem, POT_LIMITS } from './problem.ts';
 
 const ids = [

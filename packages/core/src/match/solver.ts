@@ -8,7 +8,7 @@ import { absorptionAt, effectiveDose } from '../pigment/optics.ts';
 import { baseScatter, type Stage } from '../pigment/stage.ts';
 import { type Candidate, type GivenDose } from './candidates.ts';
 import { derivatives, lightTaken, mixSubset, type SearchTables } from './kernel.ts';
-import { localMetric } from './metric.ts';
+import { localMetric } from '../colour/metric.ts';
 
 /** Most colourants in one recipe. */
 export const MOST_PARTS = 4;

@@ -1,8 +1,9 @@
-import { dose, planWith, pot, scentOf, tenthGramScale } from '../testing/plans.ts';
+import { dose, fourPotLoaf, planWith, pot, scentOf, shelfItem, tenthGramScale } from '../testing/plans.ts';
 import { grams, gramsPerKg } from '../units/quantity.ts';
 import { batterOf } from '../balance/lye.ts';
 import { emptyMoulding, plainMould } from '../plan/moulding.ts';
 import { type Draw, emptyWork, newPot, type Plan, type Pot } from '../plan/plan.ts';
+import { dispersionHint } from './dispersion.ts';
 import { prepSheet, type Weighing } from './prep.ts';
 
 const weighings = (plan: Plan): Weighing[] => [...prepSheet(plan, tenthGramScale).weighings];
@@ -167,5 +168,60 @@ describe('what stands ready beside it', () => {
     // 2 × 2 dm × 0.8 dm × 0.5 g × 3 lines; 4 g/kg of 1,000 g
     expect(sheet.lines[0]!.mass).toBeCloseTo(4.8, 9);
     expect(sheet.additives[0]!.mass).toBeCloseTo(4, 9);
+  });
+});
+
+describe('prep sheet', () => {
+  const sheet = prepSheet(fourPotLoaf(), tenthGramScale);
+
+  it('weighs each powder for its pot', () => {
+    // Blue 375 g × 5 g/kg = 1.875 → 1.9; ochre 250 × 3 = 0.75 → 0.8; green 0.75 → 0.8 and 0.375 → 0.4; white 0.75 → 0.8
+    expect(sheet.pots.map((p) => p.rows.map((r) => r.measured.mass))).toEqual([
+      [1.9],
+      [0.8],
+      [0.8, 0.4],
+      [0.8],
+    ]);
+  });
+
+  it('gives carriers by the ratio of the measured powder and totals them', () => {
+    expect(sheet.pots[0]!.rows[0]!.carrierMass).toBeCloseTo(3.8, 9);
+    // 2 × (1.9 + 0.8 + 0.8 + 0.4 + 0.8) = 9.4 g of oil
+    expect(sheet.carriers).toEqual([{ medium: 'oil', mass: expect.closeTo(9.4, 9), fromBatch: false }]);
+  });
+
+  it('totals each material over its pots', () => {
+    const blue = sheet.totals.find((t) => t.material.id === 'ultramarine-blue')!;
+    expect(blue.mass).toBeCloseTo(2.7, 9);
+    expect(blue.pots).toBe(2);
+  });
+
+  it('gives scent only to the pots that get it', () => {
+    const plan = planWith([{ ...pot('A', 1), scented: true }, pot('B', 3)], {
+      scent: scentOf('scent-limewash', 30),
+    });
+    const { scent, pots } = prepSheet(plan, tenthGramScale);
+    expect(pots.map((p) => p.scent)).toEqual([7.5, 0]);
+    expect(scent?.mass).toBe(7.5);
+  });
+
+  it('says how to disperse', () => {
+    expect(dispersionHint(shelfItem('rose-clay'), 'water')).toMatch('let it drink');
+    expect(dispersionHint(shelfItem('red-iron-oxide'), 'oil')).toMatch('frother');
+    expect(dispersionHint(shelfItem('titanium-dioxide-water'), 'lye-water')).toMatch('lye water');
+  });
+
+  it('scent by part, and in all', () => {
+    const blend = scentOf('scent-oat-biscuit', 24, {
+      parts: [
+        { id: 'a', materialId: 'scent-oat-biscuit', parts: 3 },
+        { id: 'b', materialId: 'scent-red-gate', parts: 1 },
+      ],
+    });
+    const plan = planWith([{ ...pot('A', 1), scented: true }, pot('B', 1)], { scent: blend });
+    const { scent, pots } = prepSheet(plan, tenthGramScale);
+    // 24 g/kg of the 500 g of oils in A: 12 g, 9 of one and 3 of the other
+    expect(pots.map((p) => p.scent)).toEqual([expect.closeTo(12, 6), 0]);
+    expect(scent!.parts.map((p) => p.mass)).toEqual([expect.closeTo(9, 6), expect.closeTo(3, 6)]);
   });
 });

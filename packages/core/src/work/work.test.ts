@@ -26,6 +26,17 @@ describe('pace', () => {
     expect(at({ liquid: { ...liquid, value: 28 } }) / at({})).toBeCloseTo(33 / 28, 6);
   });
 
+  it('goes by the oils of a mini-batch of its own', () => {
+    const hard: Pot = {
+      ...pot('Own', 1),
+      ownLye: true,
+      ownOils: [{ id: 'c', materialId: 'oil-coconut', percent: 100 }],
+    };
+    const [mine, common] = potPaces(planWith([hard, pot('A', 1)]));
+    expect(mine!.factor).toBeLessThan(common!.factor);
+    expect(mine!.factors.map((f) => f.what)).toContain('hard fats');
+  });
+
   it.each([
     ['scent-wet-slate', 1.3],
     ['scent-limewash', 1],

@@ -3,7 +3,6 @@ import { userEvent } from '@testing-library/user-event';
 import { type ComparedPot, type GelSeen } from '@kleur/core/evidence';
 import { FAULT_IDS } from '@kleur/core/record';
 import { renderIn, testStore } from '../../../../test/render.tsx';
-import { stacked } from '../../calendar/timeRow.ts';
 import { FaultPicture } from './FaultPicture.tsx';
 import { GelSeenBar } from './GelSeenBar.tsx';
 import { SeenBands } from './SeenBands.tsx';
@@ -86,21 +85,4 @@ it('names the next version after the first one', () => {
     'Roofs, version 4',
   );
   expect(nextName('x'.repeat(80), [{ name: 'x' }])).toHaveLength(80);
-});
-
-it('stacks spans so that none in a row overlap', () => {
-  const rows = stacked(
-    [
-      { from: 0, to: 5 },
-      { from: 3, to: 6 },
-      { from: 5, to: 9 },
-      { from: 6, to: 7 },
-    ],
-    (s) => s.from,
-    (s) => s.to,
-  );
-  expect(rows.map((r) => r.map((s) => s.from))).toEqual([
-    [0, 5],
-    [3, 6],
-  ]);
 });

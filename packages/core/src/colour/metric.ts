@@ -1,4 +1,4 @@
-import { type LabD65 } from '../colour/lab.ts';
+import { type LabD65 } from './lab.ts';
 
 /**
  * ΔE00 near one colour as a plain quadratic form: the weights SL, SC, SH and the a* stretch of CIEDE2000

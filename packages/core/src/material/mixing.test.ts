@@ -1,17 +1,17 @@
 import fc from 'fast-check';
 import { deltaE00 } from '../colour/deltaE00.ts';
 import { type LabD65, labD65FromReflectance } from '../colour/lab.ts';
-import { startingShelf } from '../material/catalogue/index.ts';
+import { startingShelf } from './catalogue/index.ts';
 import { labD65FromHex } from '../colour/srgb.ts';
-import { TAN } from '../material/browning.ts';
+import { TAN } from './browning.ts';
 import { shelfItem } from '../testing/plans.ts';
 import { slowLab } from '../testing/slowMixer.ts';
-import { type Canvas, referenceCanvas } from './canvas.ts';
-import { absorptionRatio, internalReflectance } from './kubelkaMunk.ts';
-import { createMixer, MAX_REFLECTANCE, predictLab } from './mixer.ts';
-import { effectiveDose } from './optics.ts';
-import { atCut, baseScatter, cured, CURED_HOURS, fresh, type Stage } from './stage.ts';
-import { internalFromMeasured, measuredFromInternal, SURFACE_MAX } from './surface.ts';
+import { type Canvas, referenceCanvas } from '../pigment/canvas.ts';
+import { absorptionRatio, internalReflectance } from '../pigment/kubelkaMunk.ts';
+import { createMixer, MAX_REFLECTANCE, predictLab } from '../pigment/mixer.ts';
+import { effectiveDose } from '../pigment/optics.ts';
+import { atCut, baseScatter, cured, CURED_HOURS, fresh, type Stage } from '../pigment/stage.ts';
+import { internalFromMeasured, measuredFromInternal, SURFACE_MAX } from '../pigment/surface.ts';
 
 const colourants = startingShelf().filter((m) => m.optics);
 const plain = colourants.filter((m) => !m.optics!.emission && !m.optics!.specks);
