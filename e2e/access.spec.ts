@@ -2,9 +2,19 @@ import { expectAccessible } from './accessible.ts';
 import { expect, test } from './fixtures.ts';
 
 test('no accessibility fault in the rooms', async ({ page }) => {
-  for (const path of ['/batches', '/batches/new', '/shelf?kind=clay', '/settings']) {
+  for (const path of ['/batches', '/batches/new', '/shelf?kind=clay', '/calendar', '/settings']) {
     await page.goto(path);
     await expectAccessible(page);
+  }
+  for (const [room, button] of [
+    ['/batches', 'Filters'],
+    ['/calendar', 'Plan back from a sale'],
+    ['/calendar', 'Cure, hours, moulds'],
+  ] as const) {
+    await page.goto(room);
+    await page.getByRole('button', { name: button }).click();
+    await page.getByRole('button', { name: button, expanded: true }).waitFor();
+    await expectAccessible(page, 'main');
   }
   for (const dialog of ['/shelf?item=indigo', '/shelf?own=1']) {
     await page.goto(dialog);
@@ -31,6 +41,17 @@ for (const [step, views] of Object.entries(parts))
       await expectAccessible(page, part === '' ? undefined : '.step-body');
     }
   });
+
+test('no accessibility fault in the result of a batch, nor beside another', async ({ page, batches }) => {
+  await batches.openBatch('Canyon strata');
+  const batch = page.url().replace(/\/(pots|result).*$/, '');
+  for (const part of ['', 'faults', 'cut', 'notes', 'versions', 'story']) {
+    await page.goto(`${batch}/result${part && `?part=${part}`}`);
+    await page.getByLabel('Name of the batch').waitFor();
+    await expect(page.getByText('Opening…')).toHaveCount(0);
+    await expectAccessible(page, '.step-body');
+  }
+});
 
 /** What opens over a step: the button, and what then stands over the page. */
 const OVER = {

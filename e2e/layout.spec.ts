@@ -16,7 +16,14 @@ const STEPS = [
   'prep?part=labels',
   'make',
 ];
-const ROOMS = ['/batches', '/batches/new', '/shelf', '/settings'];
+const RESULT = ['result', 'faults', 'cut', 'notes', 'versions', 'story'];
+const ROOMS = ['/batches', '/batches/new', '/shelf', '/calendar', '/settings'];
+/** What opens below the head of a room. */
+const OPENED = [
+  ['/batches', 'Filters', 'Bars like this colour'],
+  ['/calendar', 'Plan back from a sale', 'Day of the sale'],
+  ['/calendar', 'Cure, hours, moulds', 'Days on which nothing is made'],
+] as const;
 
 /** Every view in turn, with an open batch of the demo for the steps. */
 async function throughViews(
@@ -28,12 +35,26 @@ async function throughViews(
     items: { id: string; name: string }[];
   };
   const { id } = items.find((b) => b.name === 'Kingfisher')!;
-  for (const view of [...ROOMS, ...steps.map((s) => `/batches/${id}/${s}`)]) {
+  const made = items.filter((b) => b.name.startsWith('Canyon strata')).map((b) => b.id);
+  const result = RESULT.map((part) => `/batches/${made[0]}/result?part=${part}`);
+  const views = [
+    ...ROOMS,
+    `/batches/compare?ids=${made.join()}`,
+    ...steps.map((s) => `/batches/${id}/${s}`),
+    ...(steps === STEPS ? result : result.slice(0, 1)),
+  ];
+  for (const view of views) {
     await page.goto(view);
     await page.locator('main h1').waitFor({ state: 'attached' });
     if (view.includes(id)) await page.locator('.swatch[data-hex]').first().waitFor({ state: 'attached' });
     await expect(page.getByText('Opening…')).toHaveCount(0);
-    await look(view.replace(id, '…'));
+    await look(view.replace(id, '…').replace(made[0]!, '…'));
+  }
+  for (const [room, button, shown] of OPENED) {
+    await page.goto(room);
+    await page.getByRole('button', { name: button }).click();
+    await page.getByLabel(shown).first().waitFor();
+    await look(`${room}: ${button}`);
   }
 }
 
@@ -126,7 +147,7 @@ for (const [name, width, height, steps] of [
     test('nothing sticks out, and two thirds of the height are for the work', async ({ page }) => {
       const look = async (view: string): Promise<void> => {
         await expect.poll(() => overflow(page), { message: view }).toEqual([]);
-        if (!view.includes('…')) return;
+        if (!view.startsWith('/batches/…')) return;
         const foot = await page.locator('.steps').evaluate((el) => el.getBoundingClientRect().bottom);
         expect(foot, view).toBeLessThanOrEqual(height > 600 ? height / 3 : height / 2);
       };

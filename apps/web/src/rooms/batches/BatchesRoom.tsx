@@ -102,7 +102,12 @@ export function BatchesRoom() {
   return (
     <ListRoom
       title="Batches"
-      about={studio}
+      about={
+        <>
+          {studio}
+          <DueNotice />
+        </>
+      }
       search={{
         label: 'Search batches by name',
         placeholder: 'Search',
@@ -116,7 +121,6 @@ export function BatchesRoom() {
       notice={
         <>
           <UnsentList />
-          <DueNotice />
           {wantsFilters && (
             <Suspense fallback={<p role="status">Opening…</p>}>
               <LedgerFilters params={params} onChange={set} />

@@ -25,7 +25,16 @@ export function CompareRoom() {
   return (
     <div>
       <title>Compare · Kleur</title>
-      <h1>Side by side</h1>
+      <header className={styles.row}>
+        <h1>Side by side</h1>
+        <span className="soft">
+          Of each pot, what was foretold on the left and what was seen on the right
+        </span>
+        <span className="spring" />
+        <Link to="/batches" className={styles.download}>
+          To the batches
+        </Link>
+      </header>
       {ids.length < 2 ? (
         <EmptyState title="Choose two to four batches" action={<Link to="/batches">To the batches</Link>}>
           Mark them in the list, then compare.
@@ -106,7 +115,7 @@ function Column({ id, first }: { readonly id: string; readonly first: string }) 
       {found.length > 0 && (
         <PlainTable
           label={`What ${batch.name} has otherwise than the first`}
-          heads={[{ text: 'Otherwise' }, { text: 'First' }, { text: 'Here' }]}
+          heads={[{ text: 'What' }, { text: 'First' }, { text: 'Here' }]}
         >
           {found.slice(0, 30).map((d, i) => (
             <tr key={i}>

@@ -1,5 +1,6 @@
 import { lazy, Suspense } from 'react';
 import { useAtRest } from '../../shared/hooks/useAtRest.ts';
+import styles from './Ledger.module.css';
 
 const DueReadings = lazy(() =>
   import('../../shared/batches/DueReadings.tsx').catch(() => ({ default: () => null })),
@@ -11,7 +12,9 @@ export function DueNotice() {
   return (
     atRest && (
       <Suspense fallback={null}>
-        <DueReadings />
+        <span className={styles.due}>
+          <DueReadings />
+        </span>
       </Suspense>
     )
   );

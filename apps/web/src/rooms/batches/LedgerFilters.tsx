@@ -29,42 +29,40 @@ export default function LedgerFilters(props: {
   const { page: _page, ...rest } = query ?? { page: 1, ...named(params) };
   return (
     <section className={styles.filters} aria-label="Filters">
-      <span className={styles.field}>
-        <span>Bars like</span>
-        <span className={styles.row}>
-          <ColourPicker
-            value={colour === '' ? null : colour}
-            label="Bars like this colour"
-            settled
-            onPick={(hex) => {
-              set('colour', hex);
-            }}
-          />
-          {colour !== '' && (
-            <>
-              <NumberField
-                label="Within ΔE"
-                hideLabel
-                value={Number(value('within') || LIKE_THIS.usual)}
-                min={LIKE_THIS.min}
-                max={LIKE_THIS.max}
-                digits={0}
-                width={64}
-                onCommit={(v) => {
-                  set('within', String(Math.round(v)));
-                }}
-              />
-              <Button
-                size="small"
-                onClick={() => {
-                  onChange({ colour: '', within: '', page: '' });
-                }}
-              >
-                Any colour
-              </Button>
-            </>
-          )}
-        </span>
+      <span className={styles.row}>
+        <span className="soft">Bars like</span>
+        <ColourPicker
+          value={colour === '' ? null : colour}
+          label="Bars like this colour"
+          settled
+          onPick={(hex) => {
+            set('colour', hex);
+          }}
+        />
+        {colour !== '' && (
+          <>
+            <NumberField
+              label="Within ΔE"
+              hideLabel
+              value={Number(value('within') || LIKE_THIS.usual)}
+              min={LIKE_THIS.min}
+              max={LIKE_THIS.max}
+              digits={0}
+              width={64}
+              onCommit={(v) => {
+                set('within', String(Math.round(v)));
+              }}
+            />
+            <Button
+              size="small"
+              onClick={() => {
+                onChange({ colour: '', within: '', page: '' });
+              }}
+            >
+              Any colour
+            </Button>
+          </>
+        )}
       </span>
       <Select
         aria-label="Material or scent"
@@ -113,9 +111,9 @@ export default function LedgerFilters(props: {
         style={{ width: 170 }}
       />
       <span className={styles.row}>
-        <span className="soft">made from</span>
+        <span className="soft">Poured from</span>
         <DayField
-          label="Made from"
+          label="Poured from"
           value={value('from') || null}
           onPick={(day) => {
             set('from', day);
@@ -123,7 +121,7 @@ export default function LedgerFilters(props: {
         />
         <span className="soft">to</span>
         <DayField
-          label="Made to"
+          label="Poured until"
           value={value('to') || null}
           onPick={(day) => {
             set('to', day);
@@ -139,7 +137,8 @@ export default function LedgerFilters(props: {
         No filters
       </Button>
       <a className={styles.download} href={csvAddress(rest)} download>
-        <DownloadOutlined /> CSV
+        <DownloadOutlined />
+        &nbsp;CSV
       </a>
     </section>
   );

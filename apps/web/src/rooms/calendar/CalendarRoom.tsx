@@ -101,13 +101,16 @@ export function CalendarRoom() {
           Feed
         </Button>
         <a className={styles.download} href={routes.calendarFile} download>
-          <DownloadOutlined /> .ics
+          <DownloadOutlined />
+          &nbsp;.ics
         </a>
       </header>
       {panel === 'season' && <SeasonPanel view={view} />}
       {panel === 'habits' && <HabitsPanel />}
       {panel === 'feed' && <FeedPanel />}
-      <DueReadings />
+      <p className={styles.due}>
+        <DueReadings />
+      </p>
       {view.clashes.length > 0 && (
         <ul className={styles.clashes} aria-label="Clashes">
           {view.clashes.map((c) => (

@@ -4,6 +4,7 @@ import { addDays, dayText } from '@kleur/core/units';
 import { failureOf } from '../../data/api.ts';
 import { useSetDaysMutation } from '../../data/calendar.ts';
 import { useDays } from '../../shared/hooks/useDays.ts';
+import { useMedia } from '../../shared/hooks/useMedia.ts';
 import { useNotices } from '../../shared/hooks/useNotices.ts';
 import { useUndoNotice } from '../../shared/hooks/useUndoNotice.tsx';
 import styles from './calendar.module.css';
@@ -11,7 +12,9 @@ import { at, type Days, percent, stacked } from './timeRow.ts';
 import { type CalendarView, type ShownSpan } from './useCalendar.ts';
 
 /** A short strip still needs room for its name, as a part of what is shown. */
-const NAME_ROOM = 0.28;
+const NAME_ROOM = { wide: 0.28, narrow: 0.4 };
+
+const NARROW = '(max-width: 760px)';
 
 /** Rows of the moulds, then of the rack: a batch is its own strip, first here, then there. */
 export function RackRows({ view, days }: { readonly view: CalendarView; readonly days: Days }) {
@@ -100,7 +103,9 @@ function MouldRow(props: {
         spans={spans}
         from={(s) => s.from}
         to={(s) => s.unmould}
-        label={(s) => `${s.batch.name} · poured ${dates.text(s.batch.madeOn)}`}
+        label={(s) =>
+          `${s.batch.name} · ${s.batch.poured ? 'poured' : 'to pour'} ${dates.text(s.batch.madeOn)}`
+        }
         view={view}
         days={days}
         isClash={(s) => clashes.some((c) => c.batchIds.includes(s.batch.id))}
@@ -123,11 +128,16 @@ function Lanes(props: {
   readonly onMove: ((span: ShownSpan, by: number) => void) | null;
 }) {
   const { spans, from, to, label, view, days, isClash, onMove } = props;
-  const end = (s: ShownSpan): number => Math.max(to(s), from(s) + Math.ceil(days.count * NAME_ROOM));
+  const part = NAME_ROOM[useMedia(NARROW) ? 'narrow' : 'wide'];
+  const room = Math.ceil(days.count * part);
+  // A name that would run out at the right ends with its strip.
+  const isLate = (s: ShownSpan): boolean => at(days, from(s)) > 1 - part;
+  const start = (s: ShownSpan): number => (isLate(s) ? Math.min(from(s), to(s) - room) : from(s));
+  const end = (s: ShownSpan): number => (isLate(s) ? to(s) : Math.max(to(s), from(s) + room));
   return (
     <div className={styles.lanes}>
       <TodayLine days={days} today={view.today} />
-      {stacked(spans, from, end).map((lane, i) => (
+      {stacked(spans, start, end).map((lane, i) => (
         <div key={i} className={styles.lane}>
           {lane.map((span) => (
             <Strip
@@ -137,6 +147,7 @@ function Lanes(props: {
               to={to(span)}
               days={days}
               label={label(span)}
+              isLate={isLate(span)}
               view={view}
               isClash={isClash?.(span) ?? false}
               onMove={
@@ -166,12 +177,13 @@ function Strip(props: {
   readonly to: number;
   readonly days: Days;
   readonly label: string;
+  readonly isLate: boolean;
   readonly view: CalendarView;
   readonly isClash?: boolean;
   /** By so many days; null for what happened already. */
   readonly onMove: ((by: number) => void) | null;
 }) {
-  const { span, from, to, days, label, isClash = false, onMove } = props;
+  const { span, from, to, days, label, isLate, isClash = false, onMove } = props;
   const { batch, marks } = span;
   const navigate = useNavigate();
   const names = useDays();
@@ -182,7 +194,7 @@ function Strip(props: {
   const open = (): void => void navigate(`/batches/${batch.id}${batch.poured ? '/result' : ''}`);
   const down = (event: PointerEvent<HTMLButtonElement>): void => {
     if (!onMove || event.button !== 0) return;
-    const lane = event.currentTarget.parentElement!.getBoundingClientRect().width;
+    const lane = event.currentTarget.closest(`.${styles.lane}`)!.getBoundingClientRect().width;
     drag.current = { x: event.clientX, perDay: lane / days.count, moved: false };
     event.currentTarget.setPointerCapture(event.pointerId);
   };
@@ -205,38 +217,18 @@ function Strip(props: {
     event.preventDefault();
     onMove(step * (event.shiftKey ? 7 : 1));
   };
+  const isNarrow = useMedia(NARROW);
   const shown = by === 0 ? label : `${batch.name} · ${names.text(addDays(batch.madeOn, by))}`;
   return (
-    <button
-      type="button"
+    <div
       className={isClash ? `${styles.strip} ${styles.stripClash}` : styles.strip}
-      style={{
-        left: percent(at(days, from + by)),
-        width: percent((to - from) / days.count),
-        cursor: onMove ? 'grab' : 'pointer',
-      }}
-      aria-label={`${label}${isClash ? ', clashes with another batch' : ''}${onMove ? '; arrow keys move it by a day' : ''}`}
-      title={shown}
-      onPointerDown={down}
-      onPointerMove={moveTo}
-      onPointerUp={() => {
-        end(true);
-      }}
-      onPointerCancel={() => {
-        end(false);
-      }}
-      onKeyDown={onKeyDown}
-      onClick={() => {
-        if (moved.current) moved.current = false;
-        else open();
-      }}
+      style={{ left: percent(at(days, from + by)), width: percent((to - from) / days.count) }}
     >
       <span className={styles.stripFace} aria-hidden>
         {batch.face.map((f, i) => (
           <i key={i} style={{ background: f.hex, flexGrow: f.share }} />
         ))}
       </span>
-      <span className={styles.stripName}>{shown}</span>
       {marks
         .filter((m) => m.day >= from && m.day < to)
         .map((m) => (
@@ -247,6 +239,30 @@ function Strip(props: {
             title={m.kind === 'cut' ? 'Cut' : `Reading after ${m.after} days`}
           />
         ))}
-    </button>
+      <button
+        type="button"
+        className={styles.stripPress}
+        style={{ cursor: onMove ? 'grab' : 'pointer' }}
+        aria-label={`${label}${isClash ? ', clashes with another batch' : ''}${onMove ? '; arrow keys move it by a day' : ''}`}
+        title={shown}
+        onPointerDown={down}
+        onPointerMove={moveTo}
+        onPointerUp={() => {
+          end(true);
+        }}
+        onPointerCancel={() => {
+          end(false);
+        }}
+        onKeyDown={onKeyDown}
+        onClick={() => {
+          if (moved.current) moved.current = false;
+          else open();
+        }}
+      >
+        <span className={isLate ? `${styles.stripName} ${styles.stripNameLate}` : styles.stripName}>
+          {isNarrow && by === 0 ? batch.name : shown}
+        </span>
+      </button>
+    </div>
   );
 }

@@ -6,13 +6,16 @@ import { at, type Days, percent } from './timeRow.ts';
 /** Days between the dates that are written. */
 const stepOf = (count: number): number => (count <= 50 ? 7 : count <= 120 ? 14 : 61);
 
+/** Where the last date may begin, as a part of the whole: it must not stick out. */
+const LAST_DATE = 0.94;
+
 /** Dates along the top, and today as one line through everything. */
 export function TimeHead({ days, today }: { readonly days: Days; readonly today: number }) {
   const step = stepOf(days.count);
   // Weeks begin on Mondays.
   const first = days.from + ((7 - weekday(days.from)) % 7);
   const dates = Array.from({ length: Math.ceil(days.count / step) + 1 }, (_, i) => first + i * step).filter(
-    (d) => d < days.from + days.count,
+    (d) => d < days.from + days.count * LAST_DATE,
   );
   const isShown = today >= days.from && today < days.from + days.count;
   return (

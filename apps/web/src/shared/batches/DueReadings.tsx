@@ -17,7 +17,7 @@ export default function DueReadings() {
   );
   if (due.length === 0) return null;
   return (
-    <p role="status">
+    <span role="status">
       {due.length === 1 ? '1 reading is due' : `${due.length} readings are due`}:{' '}
       {due.map((d, i) => (
         <span key={d.batchId}>
@@ -28,6 +28,6 @@ export default function DueReadings() {
           , {d.after === 1 ? '1 day' : `${d.after} days`}
         </span>
       ))}
-    </p>
+    </span>
   );
 }

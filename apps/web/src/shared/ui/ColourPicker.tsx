@@ -60,7 +60,7 @@ export function ColourPicker(props: {
         {children ??
           (className === undefined && (
             <>
-              <i className={styles.chip} style={{ background: value ?? undefined }} /> {value}
+              <i className={styles.chip} style={{ background: value ?? undefined }} /> {value ?? 'any'}
             </>
           ))}
       </button>
