@@ -1,17 +1,16 @@
 import { type ChildProcess, spawn } from 'node:child_process';
-import { mkdtempSync, readdirSync, readFileSync, rmSync, statSync } from 'node:fs';
+import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { setTimeout as sleep } from 'node:timers/promises';
 import { type BatchDocument, type BatchPage, routes } from '@kleur/contract';
 import { report } from './report.ts';
 
-/** The built server and web: start, the list of 2,000 batches (10,000 with `--large`), bytes of the first load. */
+/** The built server and web: start, the list of 2,000 batches (10,000 with `--large`), what is found among them. */
 const BATCHES = process.argv.includes('--large') ? 10_000 : 2000;
 /** Runs of 200 pages; the best one counts, as the machine does other things too. */
 const RUNS = 5;
 const root = join(import.meta.dirname, '..');
-const dist = join(root, 'apps/web/dist');
 const folder = mkdtempSync(join(tmpdir(), 'kleur-bench-'));
 const port = 4395;
 const origin = `http://127.0.0.1:${port}`;
@@ -104,35 +103,6 @@ await stop(second.child);
 const files = await filesLoaded();
 rmSync(folder, { recursive: true, force: true });
 
-/** Scripts that a page opened directly needs: the entry, its room, and all that they import, as the server sends them. */
-type Manifest = Record<string, { file: string; imports?: string[] }>;
-const manifest = JSON.parse(readFileSync(join(dist, '.vite/manifest.json'), 'utf8')) as Manifest;
-function kilobytes(...entries: string[]): number {
-  const needed = new Set<string>();
-  const need = (key: string): void => {
-    if (needed.has(key)) return;
-    needed.add(key);
-    for (const other of manifest[key]!.imports ?? []) need(other);
-  };
-  ['index.html', ...entries].forEach(need);
-  const sent = [...needed].map((key) => statSync(join(dist, `${manifest[key]!.file}.br`)).size);
-  return Math.round(sent.reduce((sum, size) => sum + size, 0) / 1000);
-}
-const rooms = 'src/rooms';
-const bench = [`${rooms}/bench/BenchRoom.tsx`, `${rooms}/bench/benchLoader.ts`];
-const pages: Record<string, number> = {
-  batches: kilobytes(`${rooms}/batches/BatchesRoom.tsx`),
-  shelf: kilobytes(`${rooms}/shelf/ShelfRoom.tsx`),
-  settings: kilobytes(`${rooms}/settings/SettingsRoom.tsx`),
-  ...Object.fromEntries(
-    ['Idea', 'Base', 'Pots', 'Prep'].map((step) => [
-      step.toLowerCase(),
-      kilobytes(...bench, `${rooms}/bench/steps/${step}Step.tsx`),
-    ]),
-  ),
-};
-const largest = Math.max(...Object.values(pages));
-
 report([
   {
     what: `Server start, new workspace · with ${BATCHES} batches`,
@@ -163,13 +133,5 @@ report([
     measured: `${calendar.toFixed(1)} ms`,
     goal: '≤ 200 ms',
     met: calendar <= 200,
-  },
-  {
-    what: 'JavaScript of a page opened directly, brotli as sent',
-    measured: Object.entries(pages)
-      .map(([page, kB]) => `${page} ${kB}`)
-      .join(' · '),
-    goal: '≤ 330 kB each',
-    met: largest <= 330,
   },
 ]);

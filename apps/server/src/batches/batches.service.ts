@@ -86,6 +86,8 @@ const holds = (text: string): FindOptionsWhere<BatchEntity>['name'] => {
 export class BatchesService implements Content, OnApplicationBootstrap {
   private readonly store: DocumentStore<BatchEntity>;
 
+  private readonly states = new Map<string, { readonly writes: number; readonly state: string }>();
+
   constructor(
     documents: Documents,
     private readonly writes: WriteQueue,
@@ -215,8 +217,12 @@ export class BatchesService implements Content, OnApplicationBootstrap {
     return summary(await this.store.setDeleted(id, deleted));
   }
 
-  /** Something that is another once any of these tables was written to. */
+  /** Something that is another once any of these tables was written to; asked of the file only after a write. */
   async stateOf(tables: readonly string[]): Promise<string> {
+    const key = tables.join();
+    const writes = await this.writes.settled();
+    const known = this.states.get(key);
+    if (known?.writes === writes) return known.state;
     const states = await Promise.all(
       tables.map((table) =>
         this.source.query<{ state: string | null }[]>(
@@ -224,7 +230,9 @@ export class BatchesService implements Content, OnApplicationBootstrap {
         ),
       ),
     );
-    return states.map(([row]) => row?.state ?? '').join('; ');
+    const state = states.map(([row]) => row?.state ?? '').join('; ');
+    this.states.set(key, { writes, state });
+    return state;
   }
 
   /** New days of several batches, all of them or none. @throws ProblemError `not-found`, `stale-version`. */

@@ -46,13 +46,29 @@ export function nearestPot(
 
 const holds = (text: string, part: string): boolean => text.toLowerCase().includes(part.toLowerCase());
 
+/** A batch that fits, with its nearest pot where a colour was asked for. */
+export interface FoundBatch {
+  readonly summary: BatchSummary;
+  readonly near: ReturnType<typeof nearestPot>;
+}
+
+/** As it is sent: only what stands on a page is worth its screen colour. */
+export const shown = ({ summary, near }: FoundBatch): LedgerBatch => ({
+  ...summary,
+  nearest: near && {
+    name: near.pot.name,
+    hex: screenColourFromLabD65(near.pot.lab).hex,
+    deltaE: near.deltaE,
+  },
+});
+
 /** Batches that fit a question: the nearest first where a colour was asked for, else as they come. */
-export function search(index: readonly IndexedBatch[], query: Omit<LedgerQuery, 'page'>): LedgerBatch[] {
+export function search(index: readonly IndexedBatch[], query: Omit<LedgerQuery, 'page'>): FoundBatch[] {
   const { q, state, colour, material, lot, technique, fault, from, to, within = LIKE_THIS.usual } = query;
   const name = q?.trim() ?? '';
   const label = lot?.trim() ?? '';
   const lab = colour === undefined ? null : labD65FromHex(colour);
-  const found: LedgerBatch[] = [];
+  const found: FoundBatch[] = [];
   for (const { summary, uses, faults, pots } of index) {
     if (state !== undefined && summary.state !== state) continue;
     if (name !== '' && !holds(summary.name, name)) continue;
@@ -63,15 +79,11 @@ export function search(index: readonly IndexedBatch[], query: Omit<LedgerQuery, 
     if (from !== undefined && (summary.madeOn === null || summary.madeOn < from)) continue;
     if (to !== undefined && (summary.madeOn === null || summary.madeOn > to)) continue;
     if (lab === null) {
-      found.push({ ...summary, nearest: null });
+      found.push({ summary, near: null });
       continue;
     }
     const near = nearestPot(pots, lab, within);
-    if (near)
-      found.push({
-        ...summary,
-        nearest: { name: near.pot.name, hex: screenColourFromLabD65(near.pot.lab).hex, deltaE: near.deltaE },
-      });
+    if (near) found.push({ summary, near });
   }
-  return lab === null ? found : found.sort((a, b) => a.nearest!.deltaE - b.nearest!.deltaE);
+  return lab === null ? found : found.sort((a, b) => a.near!.deltaE - b.near!.deltaE);
 }

@@ -11,7 +11,7 @@ import { faultById, type LearnedLoss, learnLoss, verdictOn } from '@kleur/core/r
 import { BatchesService } from '../batches/batches.service.ts';
 import { ReadingsService } from '../record/readings.service.ts';
 import { lastSeen, RecordService } from '../record/record.service.ts';
-import { curedPots, type IndexedBatch, search } from './ledger-index.ts';
+import { curedPots, type IndexedBatch, search, shown } from './ledger-index.ts';
 
 /** So many past results are shown where something is chosen. */
 const LAST = 3;
@@ -31,7 +31,7 @@ export class LedgerService {
     const found = search(await this.index(), query);
     const pageSize = PAGE_LIMITS.defaultSize;
     return {
-      items: found.slice((page - 1) * pageSize, page * pageSize),
+      items: found.slice((page - 1) * pageSize, page * pageSize).map(shown),
       total: found.length,
       page,
       pageSize,
@@ -57,7 +57,7 @@ export class LedgerService {
       'cut g',
       'cured g',
     ];
-    const rows = search(index, query).map(({ id, name, state, madeOn, totalOils, face }) => {
+    const rows = search(index, query).map(({ summary: { id, name, state, madeOn, totalOils, face } }) => {
       const record = records.get(id);
       const uses = byId.get(id)?.uses;
       const verdict = record ? verdictOn(record, 'batch', '') : null;

@@ -27,6 +27,7 @@ export class WriteQueue implements OnModuleInit, OnApplicationShutdown {
   private last: Promise<unknown> = Promise.resolve();
   private readonly source: DataSource;
   private failure: Error | null = null;
+  private begun = 0;
 
   constructor(
     @Inject(WRITER_OPTIONS) options: DataSourceOptions,
@@ -49,9 +50,17 @@ export class WriteQueue implements OnModuleInit, OnApplicationShutdown {
    * rejects, nothing of it is.
    */
   run<T>(write: (manager: EntityManager) => Promise<T>): Promise<T> {
+    this.begun++;
     const next = this.last.then(() => this.transaction(write));
     this.last = next.catch(() => undefined);
     return next;
+  }
+
+  /** Writes begun so far, after the last of them: while it stays the same, so does what is stored. */
+  async settled(): Promise<number> {
+    const { begun } = this;
+    await this.last;
+    return begun;
   }
 
   /**
