@@ -11,7 +11,7 @@ const CORE_FLOORS = [
   ['units', 'numerics', 'device'],
   ['colour'],
   ['pigment', 'formats'],
-  ['material'],
+  ['material', 'fit'],
   ['plan'],
   ['balance'],
   ['match'],

@@ -9,6 +9,8 @@ export interface SearchTables {
   /** 36 per candidate, one candidate after another. */
   readonly k: Float64Array;
   readonly s: Float64Array;
+  /** What the surface throws back inside. */
+  readonly inner: number;
   /** Weights over white of the observer and illuminant that the recipe is looked at with. */
   readonly ratios: TristimulusWeights;
 }
@@ -20,17 +22,26 @@ const R = new Float64Array(BAND_COUNT);
 const bands: OpaqueBands = { R, root: new Float64Array(BAND_COUNT), inverse: new Float64Array(BAND_COUNT) };
 
 /**
- * Mixes a subset at effective doses and adds up the ratios to white, into `xyz` (3). Short passes over whole
+ * Mixes a subset at effective doses (`e` for absorption, `f` for scattering, which is multiplied by `packed`) and adds up
+ * the ratios to white, into `xyz` (3). Short passes over whole
  * spectra: they compile to far better code than one loop over bands with a loop over colourants inside.
  */
-export function mixSubset(t: SearchTables, ids: readonly number[], e: Float64Array, xyz: Float64Array): void {
+export function mixSubset(
+  t: SearchTables,
+  ids: readonly number[],
+  e: Float64Array,
+  f: Float64Array,
+  packed: number,
+  xyz: Float64Array,
+): void {
   const { kBase, sBase, ratios } = t;
   for (let b = 0; b < BAND_COUNT; b++) {
     K[b] = kBase[b]!;
     S[b] = sBase[b]!;
   }
-  for (let j = 0; j < ids.length; j++) addColourant(t.k, t.s, ids[j]! * BAND_COUNT, e[j]!);
-  opaqueBands(K, S, bands);
+  for (let j = 0; j < ids.length; j++) addColourant(t.k, t.s, ids[j]! * BAND_COUNT, e[j]!, f[j]!);
+  if (packed !== 1) for (let b = 0; b < BAND_COUNT; b++) S[b] = S[b]! * packed;
+  opaqueBands(K, S, bands, t.inner);
   let x = 0;
   let y = 0;
   let z = 0;
@@ -45,10 +56,10 @@ export function mixSubset(t: SearchTables, ids: readonly number[], e: Float64Arr
   xyz[2] = z;
 }
 
-function addColourant(k: Float64Array, s: Float64Array, from: number, e: number): void {
+function addColourant(k: Float64Array, s: Float64Array, from: number, e: number, f: number): void {
   for (let b = 0; b < BAND_COUNT; b++) {
     K[b] = K[b]! + e * k[from + b]!;
-    S[b] = S[b]! + e * s[from + b]!;
+    S[b] = S[b]! + f * s[from + b]!;
   }
 }
 
@@ -63,18 +74,39 @@ export function lightTaken(t: SearchTables, id: number, e: number, last: number)
 const dK = new Float64Array(BAND_COUNT);
 const dS = new Float64Array(BAND_COUNT);
 
-/** Derivatives of the last mix by the effective dose of each of its colourants, into `out` (3 each). */
-export function derivatives(t: SearchTables, ids: readonly number[], out: Float64Array): void {
-  opaqueSlopes(K, S, bands, dK, dS);
-  for (let j = 0; j < ids.length; j++) derivativeOf(t, ids[j]! * BAND_COUNT, out, j * 3);
+/** Changes of one colourant's dose: of what it scatters, and of the logarithm of all scattering, per effective dose. */
+export interface ScatterSlopes {
+  /** For each colourant of the mix: by how much its scattering dose grows, `packed` included. */
+  readonly own: Float64Array;
+  /** For each: by how much the load of its powder changes all scattering, as a share. */
+  readonly all: Float64Array;
 }
 
-function derivativeOf({ k, s, ratios }: SearchTables, from: number, out: Float64Array, at: number): void {
+/** Derivatives of the last mix by the effective dose of each of its colourants, into `out` (3 each). */
+export function derivatives(
+  t: SearchTables,
+  ids: readonly number[],
+  slopes: ScatterSlopes,
+  out: Float64Array,
+): void {
+  opaqueSlopes(K, S, bands, dK, dS, t.inner);
+  for (let j = 0; j < ids.length; j++)
+    derivativeOf(t, ids[j]! * BAND_COUNT, slopes.own[j]!, slopes.all[j]!, out, j * 3);
+}
+
+function derivativeOf(
+  { k, s, ratios }: SearchTables,
+  from: number,
+  own: number,
+  all: number,
+  out: Float64Array,
+  at: number,
+): void {
   let x = 0;
   let y = 0;
   let z = 0;
   for (let b = 0; b < BAND_COUNT; b++) {
-    const d = dK[b]! * k[from + b]! + dS[b]! * s[from + b]!;
+    const d = dK[b]! * k[from + b]! + dS[b]! * (own * s[from + b]! + all * S[b]!);
     x += d * ratios.x[b]!;
     y += d * ratios.y[b]!;
     z += d * ratios.z[b]!;

@@ -2,10 +2,10 @@ import { BAND_COUNT } from '../colour/bands.ts';
 import { labF, labFSlope, type LabD65 } from '../colour/lab.ts';
 import { viewingD65 } from '../colour/observer.ts';
 import { createDescent, type DescentRules } from '../numerics/leastSquares.ts';
-import { type Canvas, canvasAbsorption } from '../pigment/canvas.ts';
+import { type Canvas, canvasAbsorption, canvasScatter, surfaceOf } from '../pigment/canvas.ts';
 import { createMixer, emissionBand, type Mixer } from '../pigment/mixer.ts';
-import { absorptionAt, effectiveDose } from '../pigment/optics.ts';
-import { baseScatter, type Stage } from '../pigment/stage.ts';
+import { absorptionAt, effectiveDose, scatterSaturationOf } from '../pigment/optics.ts';
+import { type Stage } from '../pigment/stage.ts';
 import { type Candidate, type GivenDose } from './candidates.ts';
 import { derivatives, lightTaken, mixSubset, type SearchTables } from './kernel.ts';
 import { localMetric } from '../colour/metric.ts';
@@ -76,18 +76,21 @@ export function createSolver(
 ): Solver {
   const count = candidates.length;
   const kBase = canvasAbsorption(canvas, stage, new Float64Array(BAND_COUNT));
-  const sBase = new Float64Array(BAND_COUNT).fill(baseScatter(stage));
+  const sBase = canvasScatter(canvas, stage, new Float64Array(BAND_COUNT));
+  const { inner, load } = surfaceOf(canvas);
   const own = new Float64Array(BAND_COUNT);
   const thereOf = (id: string): number => given.reduce((sum, g) => sum + (g.id === id ? g.dose : 0), 0);
   const seen = new Set<string>();
   for (const g of given) {
-    const e = effectiveDose(thereOf(g.id), g.optics.saturation);
+    const there = thereOf(g.id);
+    const e = effectiveDose(there, g.optics.saturation);
+    const f = effectiveDose(there, scatterSaturationOf(g.optics));
     if (seen.has(g.id)) continue;
     seen.add(g.id);
     absorptionAt(g.optics, stage, own);
     for (let b = 0; b < BAND_COUNT; b++) {
       kBase[b] = kBase[b]! + e * own[b]!;
-      sBase[b] = sBase[b]! + e * g.optics.s[b]!;
+      sBase[b] = sBase[b]! + f * g.optics.s[b]!;
     }
   }
   const k = new Float64Array(count * BAND_COUNT);
@@ -107,24 +110,35 @@ export function createSolver(
     vLeast[i] = Math.min(1, Math.max(LEAST_V, Math.sqrt(added(range.least(c)) / eMax[i])));
   });
   const { ratios } = viewingD65;
-  const tables: SearchTables = { kBase, sBase, k, s, ratios };
+  const tables: SearchTables = { kBase, sBase, k, s, inner, ratios };
   const M = localMetric(target);
 
   const r = new Float64Array(3);
   const J = new Float64Array(3 * MOST_PARTS);
   const e = new Float64Array(MOST_PARTS);
+  const f = new Float64Array(MOST_PARTS);
+  const slopes = { own: new Float64Array(MOST_PARTS), all: new Float64Array(MOST_PARTS) };
+  /** Whether absorption and scattering of what is mixed go the same way, as those of default curves do. */
+  const isPlain = load === 0 && candidates.every((c) => !c.optics.terms);
+  const givenLoad = given.reduce((sum, g) => sum + g.dose, 0);
   const xyz = new Float64Array(3);
   const dXyz = new Float64Array(3 * MOST_PARTS);
 
   // What a fluorescent gives back, as the tristimulus ratios of its whole band.
-  const emitters = candidates.map(({ optics: { emission } }) => {
-    if (!emission) return null;
+  const emitters = candidates.map(({ optics: { emission, terms } }) => {
+    if (!emission || terms) return null;
     const { shape, last, efficiency } = emissionBand(emission);
     const seen = (w: Float64Array): number => efficiency * shape.reduce((sum, v, b) => sum + v * w[b]!, 0);
     return { last, x: seen(ratios.x), y: seen(ratios.y), z: seen(ratios.z) };
   });
-  // Fluorescents and specks that are in the pot already go through the full mixer.
-  const givenSpecial = given.some((g) => g.optics.emission !== null || g.optics.specks !== null);
+  // Fluorescents, plates and specks that are in the pot already go through the full mixer, as do candidates that glow
+  // under the surface or mirror.
+  const givenSpecial = given.some(
+    (g) => g.optics.emission !== null || g.optics.specks !== null || g.optics.terms?.sheen,
+  );
+  const isSlow = candidates.map(({ optics: { emission, terms } }) =>
+    Boolean(terms && (emission !== null || terms.sheen)),
+  );
   const mixers = new Map<string, Mixer>();
   const doses = new Float64Array(MOST_PARTS + given.length);
   const lab = new Float64Array(3);
@@ -174,18 +188,56 @@ export function createSolver(
     return cost;
   }
 
+  function plainDoses(n: number): number {
+    for (let j = 0; j < n; j++) {
+      f[j] = e[j]!;
+      slopes.own[j] = 1;
+      slopes.all[j] = 0;
+    }
+    return 1;
+  }
+
+  /** What scatters of the doses in `e`, and how it changes with them. @returns what the load leaves of all scattering */
+  function fittedDoses(ids: readonly number[]): number {
+    let powder = givenLoad;
+    for (let j = 0; j < ids.length; j++) {
+      const { optics } = candidates[ids[j]!]!;
+      const there = eThere[ids[j]!]!;
+      const dose = wholeDose(ids[j]!, e[j]!);
+      const before = wholeDose(ids[j]!, 0);
+      const limit = scatterSaturationOf(optics);
+      f[j] = effectiveDose(dose, limit) - effectiveDose(before, limit);
+      powder += dose - before;
+      // By the effective dose: the dose itself grows by (1 − e/c)⁻² of it.
+      const left = optics.saturation === null ? 1 : 1 - (there + e[j]!) / optics.saturation;
+      slopes.all[j] = 1 / (left * left);
+      slopes.own[j] = slopes.all[j]! / (limit === null ? 1 : (1 + dose / limit) ** 2);
+    }
+    const packed = 1 / (1 + load * powder);
+    for (let j = 0; j < ids.length; j++) {
+      slopes.all[j] = -load * packed * slopes.all[j]!;
+      slopes.own[j] = slopes.own[j]! * packed;
+    }
+    return packed;
+  }
+
   /** Residual at v and, when asked, its derivatives by v. Returns the squared length. */
   function evaluate(ids: readonly number[], v: ArrayLike<number>, derive: boolean): number {
     const n = ids.length;
     let lit = false;
-    for (let j = 0; j < n; j++) if (emitters[ids[j]!]) lit = true;
-    if (derive && (lit || givenSpecial)) return numericDerivatives(ids, v);
-    if (givenSpecial) {
+    let slow = givenSpecial;
+    for (let j = 0; j < n; j++) {
+      if (emitters[ids[j]!]) lit = true;
+      if (isSlow[ids[j]!]) slow = true;
+    }
+    if (derive && (lit || slow)) return numericDerivatives(ids, v);
+    if (slow) {
       slowResidual(ids, v);
       return r[0]! * r[0]! + r[1]! * r[1]! + r[2]! * r[2]!;
     }
     for (let j = 0; j < n; j++) e[j] = eMax[ids[j]!]! * v[j]! * v[j]!;
-    mixSubset(tables, ids, e, xyz);
+    const packed = isPlain ? plainDoses(n) : fittedDoses(ids);
+    mixSubset(tables, ids, e, f, packed, xyz);
     let x = xyz[0]!;
     let y = xyz[1]!;
     let z = xyz[2]!;
@@ -204,7 +256,7 @@ export function createSolver(
     const fz = labF(z);
     toResidual(116 * fy - 16, 500 * (fx - fy), 200 * (fy - fz), r);
     if (derive) {
-      derivatives(tables, ids, dXyz);
+      derivatives(tables, ids, slopes, dXyz);
       const gx = labFSlope(fx);
       const gy = labFSlope(fy);
       const gz = labFSlope(fz);

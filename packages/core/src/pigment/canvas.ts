@@ -1,6 +1,16 @@
 import { BAND_COUNT, type Spectrum } from '../colour/bands.ts';
 import { absorptionShape, band, brown, flat } from './features.ts';
-import { CURED_HOURS, faded, gelReached, HOURS_PER_DAY, SKIN_BROWNS, type Stage } from './stage.ts';
+import {
+  baseScatter,
+  CURED_HOURS,
+  faded,
+  GELLED_SCATTER,
+  gelReached,
+  HOURS_PER_DAY,
+  SKIN_BROWNS,
+  type Stage,
+} from './stage.ts';
+import { SURFACE_K2 } from './surface.ts';
 
 /**
  * The uncoloured batter of a pot: what its oils and its scent bring. Tints are amounts on the 0–10 scale of
@@ -14,6 +24,25 @@ export interface Canvas {
   readonly milk: number;
   /** Browning of the scent, or null for an unscented pot. */
   readonly scent: ScentBrowning | null;
+  /** The base as bare bars have told it; absent for the reference base. */
+  readonly base?: FittedBase;
+}
+
+/** What readings have told of the base that everything is mixed into. Arrays have 36 bands. */
+export interface FittedBase {
+  /** Absorption, cured. */
+  readonly kUngelled: readonly number[];
+  readonly kGelled: readonly number[];
+  /** Scattering of the gelled base, cured, of which the ungelled one's is 1. */
+  readonly gelScatter: readonly number[];
+  /** Part of the diffuse light inside that the surface throws back (Saunderson's K2). */
+  readonly inner: number;
+  /** Scattering is divided by 1 + this × all powder in g/kg. */
+  readonly load: number;
+  /** Logarithms of what a fresh bar absorbs and scatters more than the reference base does at its age. */
+  readonly young: { readonly absorbs: number; readonly scatters: number };
+  /** Factor on the browning of scents. */
+  readonly browns: number;
 }
 
 export interface ScentBrowning {
@@ -33,6 +62,9 @@ const plainUngelled = absorptionShape([brown(65.4, 0.03123), flat(0.00245)]);
 const plainGelled = absorptionShape([brown(65.8, 0.0497), flat(0.00437)]);
 /** A young bar is this much darker than a cured one, and pales with this time constant in days. */
 const AGEING = { young: 0.15, days: 14 };
+/** Share of the ageing that is still to come, 0–1. */
+export const youth = (hours: number): number =>
+  faded(hours, 0, AGEING.days) - faded(CURED_HOURS, 0, AGEING.days);
 const aged = (hours: number): number => 1 + AGEING.young * faded(hours, 0, AGEING.days);
 
 // Literature positions: β-carotene 425/450/478 nm, chlorophyll Soret 430 and Q bands 615 and 665 nm,
@@ -81,17 +113,37 @@ export function canvasAbsorption(canvas: Canvas, stage: Stage, out: Spectrum): S
     ? (scent.vanillin / VANILLIN_UNIT) ** VANILLIN_POWER * browned(stage, scent.stabilised)
     : 0;
   const tan = scent ? scent.tan * browned(stage, 0) : 0;
-  const age = aged(stage.hours) / aged(CURED_HOURS);
+  const { base } = canvas;
+  const age =
+    (aged(stage.hours) / aged(CURED_HOURS)) * (base ? Math.exp(base.young.absorbs * youth(stage.hours)) : 1);
+  const ungelled = base?.kUngelled ?? plainUngelled;
+  const gelled = base?.kGelled ?? plainGelled;
+  const browns = base?.browns ?? 1;
   const brownness = canvas.brown + canvas.milk * (MILK_BROWN.ungelled + MILK_BROWN.heat * gel);
   for (let i = 0; i < BAND_COUNT; i++) {
-    const plain = plainUngelled[i]! + (plainGelled[i]! - plainUngelled[i]!) * gel;
+    const plain = ungelled[i]! + (gelled[i]! - ungelled[i]!) * gel;
     out[i] =
       plain * age +
       c * carotenoidUnit[i]! +
       h * chlorophyllUnit[i]! +
       brownness * brownUnit[i]! +
-      vanillin * vanillinUnit[i]! +
-      tan * tanUnit[i]!;
+      browns * (vanillin * vanillinUnit[i]! + tan * tanUnit[i]!);
   }
   return out;
 }
+
+/** S of the uncoloured batter at a stage (36 bands). */
+export function canvasScatter({ base }: Canvas, stage: Stage, out: Spectrum): Spectrum {
+  const reference = baseScatter(stage);
+  if (!base) return out.fill(reference);
+  const gel = gelReached(stage);
+  const all = reference * Math.exp(base.young.scatters * youth(stage.hours));
+  for (let b = 0; b < BAND_COUNT; b++) out[b] = all * (base.gelScatter[b]! / GELLED_SCATTER) ** gel;
+  return out;
+}
+
+/** What the surface throws back inside (K2), and how powder lowers the scattering, of a canvas. */
+export const surfaceOf = ({ base }: Canvas): { readonly inner: number; readonly load: number } => ({
+  inner: base?.inner ?? SURFACE_K2,
+  load: base?.load ?? 0,
+});

@@ -1,10 +1,12 @@
 import { BAND_COUNT, BAND_START_NM, BAND_STEP_NM, type Spectrum, spectrumFrom } from '../colour/bands.ts';
 import { labF, type LabD65 } from '../colour/lab.ts';
 import { type TristimulusWeights, viewingD65 } from '../colour/observer.ts';
-import { type Canvas, canvasAbsorption } from './canvas.ts';
-import { opaqueReflectance } from './opaque.ts';
-import { absorptionAt, MAX_SPECK_AREA, type Optics } from './optics.ts';
-import { baseScatter, type Stage } from './stage.ts';
+import { type Canvas, canvasAbsorption, canvasScatter, surfaceOf } from './canvas.ts';
+import { addGlow } from './glow.ts';
+import { surfacedReflectance } from './opaque.ts';
+import { absorptionAt, MAX_SPECK_AREA, type Optics, scatterSaturationOf } from './optics.ts';
+import { type Stage } from './stage.ts';
+import { surfacePass } from './surface.ts';
 
 /**
  * Composition and stage to colour, fast: everything that does not depend on the doses is worked out once.
@@ -23,9 +25,12 @@ export interface Mixer {
 
 /** What a mixer works on. The arrays may be rewritten between predictions by whoever made them. */
 export interface MixTables {
-  /** Of the canvas (36), and its wavelength-independent scattering. */
+  /** Absorption and scattering of the canvas (36 each). */
   readonly kBase: Spectrum;
-  readonly sBase: number;
+  readonly sBase: Spectrum;
+  /** What its surface throws back inside, and by how much a g/kg of powder lowers the scattering. */
+  readonly inner: number;
+  readonly load: number;
   /**
    * Per unit effective dose, 36 × `stride`, band by band, so that one band's numbers lie together. Filled up
    * with zeros to a multiple of four colourants, which are mixed four at a time.
@@ -35,11 +40,18 @@ export interface MixTables {
   readonly s: Float64Array;
   /** 1 / c_sat per colourant, 0 for none. */
   readonly saturation: Float64Array;
-  readonly special: readonly Pick<Optics, 'emission' | 'specks'>[];
+  /** The same for scattering; null while no bar has told it apart. */
+  readonly scatterSaturation: Float64Array | null;
+  readonly special: readonly Pick<Optics, 'emission' | 'specks' | 'terms'>[];
 }
 
 /** Fluorescence may lift a band above the light that falls on it, but not without bound. */
 export const MAX_REFLECTANCE = 1.5;
+
+const inverse = (dose: number | null): number => (dose === null ? 0 : 1 / dose);
+
+/** However many plates there are, most of the light gets in between them. */
+const MOST_SHEEN = 0.3;
 
 /** Tables of a canvas and some colourants at a stage. */
 export function mixTables(canvas: Canvas, colourants: readonly Optics[], stage: Stage): MixTables {
@@ -56,11 +68,15 @@ export function mixTables(canvas: Canvas, colourants: readonly Optics[], stage: 
   });
   return {
     kBase: canvasAbsorption(canvas, stage, new Float64Array(BAND_COUNT)),
-    sBase: baseScatter(stage),
+    sBase: canvasScatter(canvas, stage, new Float64Array(BAND_COUNT)),
+    ...surfaceOf(canvas),
     stride,
     k,
     s,
-    saturation: Float64Array.from(colourants, (o) => (o.saturation === null ? 0 : 1 / o.saturation)),
+    saturation: Float64Array.from(colourants, (o) => inverse(o.saturation)),
+    scatterSaturation: colourants.some((o) => o.terms)
+      ? Float64Array.from(colourants, (o) => inverse(scatterSaturationOf(o)))
+      : null,
     special: colourants,
   };
 }
@@ -71,27 +87,40 @@ export const createMixer = (canvas: Canvas, colourants: readonly Optics[], stage
 
 /** Builds a mixer on given tables. */
 export function mixerOf(tables: MixTables): Mixer {
-  const { kBase, k, stride, saturation, special } = tables;
+  const { kBase, k, stride, saturation, scatterSaturation, special, load } = tables;
   const count = saturation.length;
-  const isPlain = special.every((o) => o.emission === null && o.specks === null);
+  const isPlain = special.every((o) => o.emission === null && o.specks === null && !o.terms?.sheen);
   const effective = new Float64Array(stride);
+  // What scatters and what absorbs are one and the same until bars have told them apart.
+  const scattering = scatterSaturation ? new Float64Array(stride) : effective;
   const spectrum = new Float64Array(BAND_COUNT);
 
   function reflectance(doses: ArrayLike<number>, out: Spectrum = new Float64Array(BAND_COUNT)): Spectrum {
+    let powder = 0;
     for (let i = 0; i < count; i++) {
       const dose = doses[i]!;
       effective[i] = dose / (1 + dose * saturation[i]!);
+      if (scatterSaturation) scattering[i] = dose / (1 + dose * scatterSaturation[i]!);
+      powder += dose;
     }
-    mix(tables, effective, out);
-    if (!isPlain) addSpecial(doses, out);
+    const packed = 1 / (1 + load * powder);
+    mix(tables, effective, scattering, packed, out);
+    if (!isPlain) addSpecial(doses, packed, out);
     return out;
   }
 
   const specked = special.flatMap(({ specks }, i) => (specks ? [{ i, specks }] : []));
-  const emitters = special.flatMap(({ emission }, i) => (emission ? [{ i, ...emissionBand(emission) }] : []));
+  const emitters = special.flatMap(({ emission, terms }, i) =>
+    emission && !terms ? [{ i, ...emissionBand(emission) }] : [],
+  );
+  const glowing = special.flatMap(({ emission, terms }, i) =>
+    emission && terms ? [{ i, emission, terms }] : [],
+  );
+  const mirrors = special.flatMap(({ terms }, i) => (terms?.sheen ? [{ i, ...terms.sheen }] : []));
 
   /** Light taken in below its peak by a fluorescent comes back in its band, less what leaves as heat. */
-  function addSpecial(doses: ArrayLike<number>, out: Spectrum): void {
+  function addSpecial(doses: ArrayLike<number>, packed: number, out: Spectrum): void {
+    if (glowing.length > 0) addGlows(doses, packed, out);
     // All of them first, from the unlit colour: the order of the colourants must not matter.
     const gains = emitters.map(({ i, last, efficiency }) => {
       let taken = 0;
@@ -103,6 +132,37 @@ export function mixerOf(tables: MixTables): Mixer {
         out[b] = Math.min(MAX_REFLECTANCE, out[b]! + gains[n]! * shape[b]!);
     });
     addSpecks(doses, out);
+    if (mirrors.length > 0) addSheen(doses, out);
+  }
+
+  /** What is born under the surface, all of it from the unlit colour. */
+  function addGlows(doses: ArrayLike<number>, packed: number, out: Spectrum): void {
+    const K = new Float64Array(BAND_COUNT);
+    const S = new Float64Array(BAND_COUNT);
+    for (let b = 0; b < BAND_COUNT; b++) {
+      K[b] = kBase[b]!;
+      S[b] = tables.sBase[b]!;
+      for (let j = 0; j < count; j++) {
+        K[b] = K[b]! + effective[j]! * k[b * stride + j]!;
+        S[b] = S[b]! + scattering[j]! * tables.s[b * stride + j]!;
+      }
+      S[b] = S[b]! * packed;
+    }
+    const unlit = out.slice();
+    for (const { i, emission, terms } of glowing) {
+      const own = unlit.map((_, b) => effective[i]! * k[b * stride + i]!);
+      const gain = emission.efficiency / (1 + (terms.quench === null ? 0 : doses[i]! / terms.quench));
+      addGlow(emission, gain, { K, S, unlit, own, inner: tables.inner }, out);
+    }
+    for (let b = 0; b < BAND_COUNT; b++) out[b] = Math.min(MAX_REFLECTANCE, out[b]!);
+  }
+
+  /** Plates near the face mirror a share of the light before it gets in, and of what comes out. */
+  function addSheen(doses: ArrayLike<number>, out: Spectrum): void {
+    let share = 0;
+    for (const m of mirrors) share += m.share * (1 - Math.exp(-doses[m.i]! / m.dose));
+    const most = Math.min(MOST_SHEEN, share);
+    for (let b = 0; b < BAND_COUNT; b++) out[b] = most + (1 - most) ** 2 * out[b]!;
   }
 
   /** Specks lie side by side on the ground, whatever their order; what they would cover beyond the most, they share. */
@@ -136,20 +196,31 @@ export function mixerOf(tables: MixTables): Mixer {
  * The hot loop. Four colourants at a time, spelled out: an inner loop over them runs three times slower
  * whenever the compiler does not unroll it.
  */
-function mix({ kBase, sBase, stride, k, s }: MixTables, e: Float64Array, out: Spectrum): void {
+function mix(
+  { kBase, sBase, inner, stride, k, s }: MixTables,
+  e: Float64Array,
+  f: Float64Array,
+  packed: number,
+  out: Spectrum,
+): void {
+  const pass = surfacePass(inner);
   const e0 = e[0]!;
   const e1 = e[1]!;
   const e2 = e[2]!;
   const e3 = e[3]!;
+  const f0 = f[0]!;
+  const f1 = f[1]!;
+  const f2 = f[2]!;
+  const f3 = f[3]!;
   for (let b = 0; b < BAND_COUNT; b++) {
     const at = b * stride;
     let K = kBase[b]! + e0 * k[at]! + e1 * k[at + 1]! + e2 * k[at + 2]! + e3 * k[at + 3]!;
-    let S = sBase + e0 * s[at]! + e1 * s[at + 1]! + e2 * s[at + 2]! + e3 * s[at + 3]!;
+    let S = sBase[b]! + f0 * s[at]! + f1 * s[at + 1]! + f2 * s[at + 2]! + f3 * s[at + 3]!;
     for (let i = 4; i < stride; i++) {
       K += e[i]! * k[at + i]!;
-      S += e[i]! * s[at + i]!;
+      S += f[i]! * s[at + i]!;
     }
-    out[b] = opaqueReflectance(K, S);
+    out[b] = surfacedReflectance(K, S * packed, inner, pass);
   }
 }
 

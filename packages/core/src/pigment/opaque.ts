@@ -1,5 +1,5 @@
 import { BAND_COUNT, type Spectrum } from '../colour/bands.ts';
-import { SURFACE_K2, SURFACE_PASS } from './surface.ts';
+import { SURFACE_K2, SURFACE_PASS, surfacePass } from './surface.ts';
 
 /**
  * Gloss-excluded reflectance (0–SURFACE_MAX) of an opaque body with absorption K ≥ 0 and scattering S > 0:
@@ -7,7 +7,11 @@ import { SURFACE_K2, SURFACE_PASS } from './surface.ts';
  * root. What every prediction and the search stand on.
  */
 export const opaqueReflectance = (K: number, S: number): number =>
-  (SURFACE_PASS * S) / (S * (1 - SURFACE_K2) + K + Math.sqrt(K * (K + 2 * S)));
+  surfacedReflectance(K, S, SURFACE_K2, SURFACE_PASS);
+
+/** The same with a surface of its own: `inner` is what it throws back inside, `pass` (1 − K1)(1 − inner). */
+export const surfacedReflectance = (K: number, S: number, inner: number, pass: number): number =>
+  (pass * S) / (S * (1 - inner) + K + Math.sqrt(K * (K + 2 * S)));
 
 /** `opaqueReflectance` band by band, with the root and the division that its slopes are made of. */
 export interface OpaqueBands {
@@ -17,15 +21,21 @@ export interface OpaqueBands {
 }
 
 /** Writes the reflectance of bodies with absorption K ≥ 0 and scattering S > 0. */
-export function opaqueBands(K: Spectrum, S: Spectrum, { R, root, inverse }: OpaqueBands): void {
+export function opaqueBands(
+  K: Spectrum,
+  S: Spectrum,
+  { R, root, inverse }: OpaqueBands,
+  inner = SURFACE_K2,
+): void {
+  const pass = surfacePass(inner);
   for (let b = 0; b < BAND_COUNT; b++) {
     const k = K[b]!;
     const s = S[b]!;
     const q = Math.sqrt(k * (k + 2 * s));
-    const i = 1 / (s * (1 - SURFACE_K2) + k + q);
+    const i = 1 / (s * (1 - inner) + k + q);
     root[b] = q;
     inverse[b] = i;
-    R[b] = SURFACE_PASS * s * i;
+    R[b] = pass * s * i;
   }
 }
 
@@ -36,13 +46,15 @@ export function opaqueSlopes(
   { R, root, inverse }: OpaqueBands,
   dK: Spectrum,
   dS: Spectrum,
+  inner = SURFACE_K2,
 ): void {
+  const pass = surfacePass(inner);
   for (let b = 0; b < BAND_COUNT; b++) {
     const i = inverse[b]!;
     const r = R[b]! * i;
     const perRoot = 1 / root[b]!;
     const k = K[b]! * perRoot;
     dK[b] = -r * (1 + k + S[b]! * perRoot);
-    dS[b] = SURFACE_PASS * i - r * (1 - SURFACE_K2 + k);
+    dS[b] = pass * i - r * (1 - inner + k);
   }
 }

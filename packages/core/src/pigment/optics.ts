@@ -26,6 +26,18 @@ export interface Optics {
   /** Particles seen one by one: share of the face per g/kg, and their own reflectance. */
   readonly specks: { readonly areaPerDose: number; readonly reflectance: readonly number[] } | null;
   readonly shimmer: Shimmer;
+  /** What bars of it have told beyond that; absent for a default curve. */
+  readonly terms?: FittedTerms;
+}
+
+/** What only readings of real bars can tell of a colourant. */
+export interface FittedTerms {
+  /** As `saturation`, for scattering; null for none. */
+  readonly scatterSaturation: number | null;
+  /** Of a fluorescent, whose light is then born under the surface: dose at which half of it is lost to crowding, g/kg. */
+  readonly quench: number | null;
+  /** Of plates: share of the light that they mirror at the face, and the dose at which 63 % of that is there, g/kg. */
+  readonly sheen: { readonly share: number; readonly dose: number } | null;
 }
 
 /** How a colourant loses its colour, in the dark and in light. */
@@ -43,6 +55,12 @@ export interface Fading {
 /** c / (1 + c/c_sat): what a dose of c g/kg does when part of it flocculates. */
 export const effectiveDose = (dose: number, saturation: number | null): number =>
   saturation === null ? dose : dose / (1 + dose / saturation);
+
+/** Dose at which flocculation has halved the scattering of the next gram; null for none. */
+export const scatterSaturationOf = ({
+  saturation,
+  terms,
+}: Pick<Optics, 'saturation' | 'terms'>): number | null => (terms ? terms.scatterSaturation : saturation);
 
 /** Share of the colour that has not faded yet at a stage, 0–1. */
 export const unfaded = ({ darkDays, lightDays }: Fading, { hours, light }: Stage): number =>

@@ -10,6 +10,9 @@ export const SURFACE_K2 = 0.55;
 /** (1 − K1)(1 − K2): the light that gets in, and out again. */
 export const SURFACE_PASS = (1 - SURFACE_K1) * (1 - SURFACE_K2);
 
+/** The same for another K2. */
+export const surfacePass = (inner: number): number => (1 - SURFACE_K1) * (1 - inner);
+
 /** Largest gloss-excluded reflectance, that of a body that absorbs nothing. */
 export const SURFACE_MAX = SURFACE_PASS / (1 - SURFACE_K2);
 

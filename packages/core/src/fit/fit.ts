@@ -1,0 +1,173 @@
+import { BAND_COUNT } from '../colour/bands.ts';
+import { deltaE00 } from '../colour/deltaE00.ts';
+import { type LabD65, labD65FromReflectance } from '../colour/lab.ts';
+import { type FittedBase } from '../pigment/canvas.ts';
+import { type Optics } from '../pigment/optics.ts';
+import { BUMPS } from './basis.ts';
+import { descend, type Fitted } from './descent.ts';
+import { labOfReading, labSlopes, labVariance } from './seen.ts';
+import { Forward, type Prepared, prepare, ROW } from './forward.ts';
+import { type Layout, layoutOf } from './layout.ts';
+import { priorRows } from './prior.ts';
+import { type FitMaterial, type FitProblem } from './problem.ts';
+import { baseAt, opticsAt } from './result.ts';
+
+/** A material after the fit. */
+export interface FittedMaterial {
+  readonly id: string;
+  readonly optics: Optics;
+  /** Standard deviation of the strength that is left, as a fraction. */
+  readonly spread: number;
+  /** Readings that hold it. */
+  readonly readings: number;
+  /** Median ΔE00 by which those were missed when each was left out; null without any. */
+  readonly typicalMiss: number | null;
+}
+
+/** A reading beside what the fit makes of it. */
+export interface FittedReading {
+  readonly id: string;
+  readonly seen: LabD65;
+  /** What the curves of before foretold, what the fitted ones do. */
+  readonly before: LabD65;
+  readonly after: LabD65;
+  /** ΔE00 of each, and of the fit without this reading. */
+  readonly missBefore: number;
+  readonly missAfter: number;
+  readonly missLeftOut: number;
+  /** How far the fit believed it, 0–1. */
+  readonly weight: number;
+  /** Whether it lies so far off that somebody should look: another dose, another lot, half a gel? */
+  readonly isOdd: boolean;
+}
+
+export interface FitResult {
+  readonly base: FittedBase;
+  readonly materials: readonly FittedMaterial[];
+  readonly readings: readonly FittedReading[];
+  /** Median ΔE00 of the readings, each left out. */
+  readonly typicalMiss: number | null;
+  readonly steps: number;
+}
+
+/** A reading that is believed less than this is asked about. */
+const ODD_BELOW = 0.35;
+/** The least share of a miss that is not the reading's own doing. */
+const LEAST_SHARE = 0.1;
+
+/**
+ * Joint maximum a posteriori fit of colourants and base to readings: Gauss–Newton on the logarithms of absorption
+ * (cubic splines) and scattering of each colourant, absorption and scattering of the base in both gel states, and the
+ * terms that only readings can tell, each with a prior round what was known. Whole readings that miss lose their
+ * weight (Student's t). A material that no reading holds comes back as it was, and a fit without readings changes nothing.
+ * @throws RangeError where a reading names a material that is not there
+ */
+export function fitReadings(problem: FitProblem): FitResult {
+  const ids = new Set(problem.materials.map((m) => m.id));
+  for (const r of problem.readings)
+    for (const p of r.parts)
+      if (!ids.has(p.id)) throw new RangeError(`Reading ${r.id} holds unknown material ${p.id}`);
+  const layout = layoutOf(problem);
+  const prepared = problem.readings.map((r) => prepare(layout, r));
+  const fitted = descend(layout, prepared, priorRows(layout));
+  const readings = readingsOf(layout, prepared, fitted);
+  const misses = readings.map((r) => r.missLeftOut);
+  const noise = Math.max(1, median(Array.from(fitted.misses)) ?? 1);
+  return {
+    base: baseAt(layout, fitted.p),
+    materials: problem.materials.map((m): FittedMaterial => {
+      const own = readings.filter((_, i) =>
+        problem.readings[i]!.parts.some((p) => p.id === m.id && p.dose > 0),
+      );
+      const isTold = own.length > 0;
+      return {
+        id: m.id,
+        optics: isTold ? opticsAt(layout, m, fitted.p) : m.optics,
+        spread: isTold ? Math.min(m.spread, noise * spreadLeft(layout, m, fitted)) : m.spread,
+        readings: own.length,
+        typicalMiss: median(own.map((r) => r.missLeftOut)),
+      };
+    }),
+    readings,
+    typicalMiss: median(misses),
+    steps: fitted.steps,
+  };
+}
+
+function median(values: readonly number[]): number | null {
+  const sorted = values.toSorted((a, b) => a - b);
+  return sorted.length === 0 ? null : sorted[Math.floor(sorted.length / 2)]!;
+}
+
+/** Standard deviation of the mean log-absorption over the bands that a colourant takes most in. */
+function spreadLeft(layout: Layout, m: FitMaterial, { factor }: Fitted): number {
+  const at = layout.of.get(m.id)!;
+  const x = new Float64Array(layout.size);
+  const peak = Math.max(...m.optics.k);
+  let total = 0;
+  for (let j = 0; j < BUMPS; j++) {
+    const b = Math.min(BAND_COUNT - 1, Math.max(0, Math.round(((j - 1) / (BUMPS - 3)) * (BAND_COUNT - 1))));
+    const weight = m.optics.k[b]! / peak;
+    x[at + j] = weight;
+    total += weight;
+  }
+  for (let j = 0; j < BUMPS; j++) x[at + j] = x[at + j]! / total;
+  factor.forward(x, at);
+  return Math.sqrt(x.reduce((sum, v) => sum + v * v, 0));
+}
+
+function readingsOf(
+  layout: Layout,
+  prepared: readonly Prepared[],
+  { p, factor, weights }: Fitted,
+): FittedReading[] {
+  const forward = new Forward(layout);
+  const none = new Float64Array(layout.size);
+  return prepared.map((r, i): FittedReading => {
+    const seen = labOfReading(r.reading);
+    forward.evaluate(none, r, false);
+    const before = labD65FromReflectance(forward.R);
+    forward.evaluate(p, r, true);
+    const after = labD65FromReflectance(forward.R);
+    const off = after.map((v, c) => v - seen[c]!);
+    const left = leftOut(forward, layout, r, weights[i]!, factor, off);
+    return {
+      id: r.reading.id,
+      seen,
+      before,
+      after,
+      missBefore: deltaE00(before, seen),
+      missAfter: deltaE00(after, seen),
+      missLeftOut: deltaE00(seen.map((v, c) => v + left[c]!) as unknown as LabD65, seen),
+      weight: weights[i]!,
+      isOdd: weights[i]! < ODD_BELOW,
+    };
+  });
+}
+
+/**
+ * By how much Lab would be missed without the reading: what the fit leaves of a miss, divided by the share of it that
+ * the reading did not pull to itself. In Lab, where a reading is three numbers.
+ */
+function leftOut(
+  forward: Forward,
+  layout: Layout,
+  { reading }: Prepared,
+  weight: number,
+  factor: Fitted['factor'],
+  off: readonly number[],
+): number[] {
+  const rows = labSlopes(forward.R);
+  const known = rows.map((perBand) => {
+    const x = new Float64Array(layout.size);
+    for (let b = 0; b < BAND_COUNT; b++)
+      for (let k = b * ROW; k < b * ROW + forward.counts[b]!; k++)
+        x[forward.columns[k]!] = x[forward.columns[k]!]! + perBand[b]! * forward.slopes[k]!;
+    factor.forward(x, 0);
+    return x.reduce((sum, v) => sum + v * v, 0);
+  });
+  return off.map((v, c) => {
+    const noise = labVariance(reading, rows[c]!, c) / Math.max(weight, 1e-3);
+    return v / Math.max(LEAST_SHARE, 1 - known[c]! / noise);
+  });
+}

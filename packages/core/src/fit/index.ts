@@ -1,0 +1,3 @@
+/** What readings of real bars say of colourants and base. */
+export { type FitResult, fitReadings, type FittedMaterial, type FittedReading } from './fit.ts';
+export { type FitMaterial, type FitProblem, type FitReading } from './problem.ts';

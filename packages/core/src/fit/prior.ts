@@ -1,0 +1,100 @@
+import { BUMPS } from './basis.ts';
+import { BASE, type Layout, OWN } from './layout.ts';
+
+/** Standard deviations of the unknowns round what was known before. */
+export const PRIOR = {
+  /** From one bump to the next, of the second differences, and of each bump by itself. */
+  bend: 0.5,
+  shape: 1.2,
+  scatter: 0.35,
+  scatterSlope: 0.3,
+  clumps: 0.06,
+  gel: 0.08,
+  gelTurns: 0.2,
+  glow: 0.4,
+  quench: 0.2,
+  peak: 0.8,
+  width: 0.25,
+  sheen: 0.03,
+  base: { bend: 0.2, shape: 0.4, level: 0.3 },
+  gelScatter: 0.2,
+  gelSlope: 0.4,
+  inner: 0.03,
+  load: 0.003,
+  scent: 0.3,
+  young: 0.15,
+  gloss: 0.005,
+};
+
+/** One term of the prior: a weighted sum of unknowns that is near zero, with standard deviation 1. */
+export interface PriorRow {
+  readonly columns: readonly number[];
+  readonly weights: readonly number[];
+}
+
+/** Everything that is believed before a reading. */
+export function priorRows(layout: Layout, sd = PRIOR): PriorRow[] {
+  const rows: PriorRow[] = [];
+  const single = (column: number, s: number): void => {
+    rows.push({ columns: [column], weights: [1 / s] });
+  };
+  const curve = (at: number, bendSd: number, shapeSd: number, level: number): void => {
+    for (let j = 1; j + 1 < BUMPS; j++)
+      rows.push({
+        columns: [at + j - 1, at + j, at + j + 1],
+        weights: [1 / bendSd, -2 / bendSd, 1 / bendSd],
+      });
+    for (let j = 0; j < BUMPS; j++) single(at + j, shapeSd * Math.sqrt(BUMPS / 4));
+    const mean = 1 / BUMPS / level;
+    rows.push({
+      columns: Array.from({ length: BUMPS }, (_, j) => at + j),
+      weights: Array.from({ length: BUMPS }, () => mean),
+    });
+  };
+  for (const m of layout.materials) {
+    const at = layout.of.get(m.id)!;
+    curve(at, sd.bend, sd.shape, m.spread);
+    single(at + OWN.scatter, sd.scatter);
+    single(at + OWN.scatterSlope, sd.scatterSlope);
+    single(at + OWN.clumps, sd.clumps);
+    single(at + OWN.clumpsScatter, sd.clumps);
+    single(at + OWN.gel, m.turns ? sd.gelTurns : sd.gel);
+    if (m.optics.emission) {
+      single(at + OWN.glow, sd.glow);
+      single(at + OWN.quench, sd.quench);
+      single(at + OWN.peak, sd.peak);
+      single(at + OWN.width, sd.width);
+    } else if (m.mirrors) single(at + OWN.sheen, sd.sheen);
+  }
+  const { base } = layout;
+  curve(base + BASE.ungelled, sd.base.bend, sd.base.shape, sd.base.level);
+  curve(base + BASE.gelled, sd.base.bend, sd.base.shape, sd.base.level);
+  single(base + BASE.gelScatter, sd.gelScatter);
+  single(base + BASE.gelSlope, sd.gelSlope);
+  single(base + BASE.inner, sd.inner);
+  single(base + BASE.load, sd.load);
+  single(base + BASE.scent, sd.scent);
+  single(base + BASE.youngAbsorbs, sd.young);
+  single(base + BASE.youngScatters, sd.young);
+  for (const at of layout.gloss.values()) {
+    single(at, sd.gloss);
+    single(at + 1, sd.gloss);
+  }
+  return rows;
+}
+
+/** Unknowns that may not fall below zero, as first columns. */
+export function atLeastZero(layout: Layout): Set<number> {
+  const out = new Set<number>([layout.base + BASE.load]);
+  for (const m of layout.materials) {
+    const at = layout.of.get(m.id)!;
+    if (m.optics.saturation === null) {
+      out.add(at + OWN.clumps);
+      out.add(at + OWN.clumpsScatter);
+    }
+    if (m.optics.emission) {
+      out.add(at + OWN.quench);
+    } else if (m.mirrors) out.add(at + OWN.sheen);
+  }
+  return out;
+}
