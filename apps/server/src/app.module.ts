@@ -3,6 +3,7 @@ import { type DynamicModule, Module } from '@nestjs/common';
 import { AccessModule } from './access/access.module.ts';
 import { type AccessService } from './access/access.service.ts';
 import { CalendarModule } from './calendar/calendar.module.ts';
+import { BookModule } from './book/book.module.ts';
 import { LedgerModule } from './ledger/ledger.module.ts';
 import { ColourModule } from './colour/colour.module.ts';
 import { CopiesModule } from './copies/copies.module.ts';
@@ -50,6 +51,7 @@ export class AppModule {
         ColourModule,
         FilesModule.in(dirname(file)),
         CalendarModule.in(dirname(file)),
+        BookModule,
         LedgerModule,
         CopiesModule.of(domains),
         DemoModule.of(domains, first),

@@ -10,6 +10,8 @@ export {
   MouldDto,
   PlanDto,
 } from './batches/batches.dto.ts';
+export { BookAcceptDto, BookFitDto, BookPageDto } from './book/book.dto.ts';
+export { FitAnswerDto, fitExample, FitRequestDto } from './colour/fit.dto.ts';
 export { CalendarFeedDto, CalendarPageDto, CalendarQueryDto, DaysWriteDto } from './calendar/calendar.dto.ts';
 export {
   LedgerPageDto,

@@ -23,6 +23,16 @@ export {
   type PredictResponse,
   type StagePrediction,
 } from './colour/colour.ts';
+export { type BookAccept, type BookEntry, type BookFit, type BookPage } from './book/book.ts';
+export {
+  FIT_LIMITS,
+  type FitAnswer,
+  type FitColourant,
+  type FitCurve,
+  type FitMiss,
+  type FitReadingWrite,
+  type FitRequest,
+} from './colour/fit.ts';
 export {
   CALENDAR_LIMITS,
   type CalendarEntry,

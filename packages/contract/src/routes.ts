@@ -1,6 +1,7 @@
 import { accessRoutes } from './access/access.routes.ts';
 import { batchRoutes } from './batches/batches.routes.ts';
 import { calendarRoutes } from './calendar/calendar.routes.ts';
+import { bookRoutes } from './book/book.routes.ts';
 import { ledgerRoutes } from './ledger/ledger.routes.ts';
 import { materialRoutes } from './catalogue/materials.routes.ts';
 import { colourRoutes } from './colour/colour.routes.ts';
@@ -25,6 +26,7 @@ export const routes = {
   ...demoRoutes,
   ...calendarRoutes,
   ...colourRoutes,
+  ...bookRoutes,
   ...ledgerRoutes,
   ...copyRoutes,
   ...fileRoutes,

@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { Injectable } from '@nestjs/common';
 import { type MaterialWire, type MaterialWrite } from '@kleur/contract';
+import { type FittedMaterial } from '@kleur/core/fit';
 import {
   defaultCurve,
   defaultOptics,
@@ -15,6 +16,7 @@ import { ProblemError } from '../problems/problem.ts';
 import { Documents, type DocumentStore } from '../storage/document-store.ts';
 import { isUnreadable } from '../storage/json-column.ts';
 import { type Content, type FirstContent } from '../storage/domain.ts';
+import { WriteQueue } from '../storage/write-queue.ts';
 import { MaterialEntity } from './material.entity.ts';
 
 const wire = (e: MaterialEntity): MaterialWire => ({
@@ -38,7 +40,10 @@ const WANTED: Readonly<Record<'oil' | 'scent', string>> = { oil: 'an oil', scent
 export class CatalogueService implements Content {
   private readonly store: DocumentStore<MaterialEntity>;
 
-  constructor(documents: Documents) {
+  constructor(
+    documents: Documents,
+    private readonly writes: WriteQueue,
+  ) {
     this.store = documents.of(MaterialEntity, 'The material');
   }
 
@@ -95,6 +100,47 @@ export class CatalogueService implements Content {
       }),
     );
     return wire(row);
+  }
+
+  /** Curves that were fitted to readings, all of them or none. @throws ProblemError `not-found`. */
+  setCurves(fitted: readonly FittedMaterial[]): Promise<MaterialWire[]> {
+    return this.changeCurves(fitted, ({ curve }, { optics, spread, readings }) => {
+      const before = curve?.origin.kind === 'fitted' ? curve.origin.version : 0;
+      return { optics, curve: { origin: { kind: 'fitted', version: before + 1, readings }, spread } };
+    });
+  }
+
+  /** Back to the curves that follow from the entries alone. @throws ProblemError `not-found`. */
+  forgetCurves(ids: readonly string[]): Promise<MaterialWire[]> {
+    const starting = new Map(startingShelf().map((m) => [m.id, m]));
+    return this.changeCurves(
+      ids.map((id) => ({ id })),
+      (material) => {
+        const first = starting.get(material.id);
+        if (first && sameSource(first, material)) return { optics: first.optics, curve: first.curve };
+        const optics = defaultOptics(material);
+        return { optics, curve: optics && defaultCurve(material.kind) };
+      },
+    );
+  }
+
+  private changeCurves<T extends { readonly id: string }>(
+    of: readonly T[],
+    curveOf: (material: Material, item: T) => Pick<Material, 'optics' | 'curve'>,
+  ): Promise<MaterialWire[]> {
+    return this.writes.run(async (m) => {
+      const rows: MaterialEntity[] = [];
+      for (const item of of) {
+        const { version } = await this.store.get(item.id, m);
+        rows.push(
+          await this.store.change(m, item.id, version, ({ data }) => {
+            const material = upgradeMaterial(data);
+            return columns({ ...material, ...curveOf(material, item) });
+          }),
+        );
+      }
+      return rows.map(wire);
+    });
   }
 
   async setDeleted(id: string, deleted: boolean): Promise<MaterialWire> {

@@ -1,9 +1,10 @@
 import { Inject, Injectable, type OnApplicationShutdown } from '@nestjs/common';
 import { type PotPrediction } from '@kleur/contract';
+import { type FitProblem, type FitResult } from '@kleur/core/fit';
 import { type MatchProblem, type MatchResult } from '@kleur/core/match';
 import { type Pool, pool } from 'workerpool';
 import { tooMany } from '../problems/problem.ts';
-import { match, predict, type Prediction } from './tasks.ts';
+import { fit, match, predict, type Prediction } from './tasks.ts';
 
 export const WORKER_FILE = Symbol('file of the worker thread');
 
@@ -14,8 +15,8 @@ const RETRY_AFTER_S = 2;
 /** Predictions below this number take less time here than the way to the thread. */
 const FEW = 24;
 
-/** Of the thread, MB: a match needs a few. */
-const MEMORY = { maxOldGenerationSizeMb: 96, maxYoungGenerationSizeMb: 8 } as const;
+/** Of the thread, MB: a match needs a few, a fit of a hundred colourants its matrix twice. */
+const MEMORY = { maxOldGenerationSizeMb: 256, maxYoungGenerationSizeMb: 8 } as const;
 
 /** Whether predictions take long enough for the thread. */
 export const isMany = ({ pots, stages }: Record<'pots' | 'stages', readonly unknown[]>): boolean =>
@@ -61,6 +62,11 @@ export class HeavyService implements OnApplicationShutdown {
   /** To be called inside `admit`. */
   match(problem: MatchProblem): Promise<MatchResult> {
     return this.run('match', match, problem);
+  }
+
+  /** To be called inside `admit`. */
+  fit(problem: FitProblem): Promise<FitResult> {
+    return this.run('fit', fit, problem);
   }
 
   /** Few predictions are made at once; many go to the thread, and are to be admitted. */

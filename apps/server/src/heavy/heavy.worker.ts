@@ -1,4 +1,4 @@
 import { worker } from 'workerpool';
-import { match, predict } from './tasks.ts';
+import { fit, match, predict } from './tasks.ts';
 
-worker({ match, predict });
+worker({ fit, match, predict });

@@ -1,4 +1,5 @@
 import { type PotPrediction } from '@kleur/contract';
+import { type FitProblem, fitReadings, type FitResult } from '@kleur/core/fit';
 import { matchColour, type MatchProblem, type MatchResult } from '@kleur/core/match';
 import { type Composition, predictColour, predictReflectance, type Stage } from '@kleur/core/pigment';
 
@@ -29,5 +30,7 @@ export const predict = ({ pots, stages }: Prediction): PotPrediction[] =>
       };
     }),
   }));
+
+export const fit = (problem: FitProblem): FitResult => fitReadings(problem);
 
 export const match = (problem: MatchProblem): MatchResult => matchColour(problem);

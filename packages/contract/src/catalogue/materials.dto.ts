@@ -73,7 +73,7 @@ class FadingDto {
 class EmissionDto {
   @Num(380, 730) peak!: number;
   @Num(1, 200) width!: number;
-  @Num(0, 0.6) efficiency!: number;
+  @Num(0, 5, { description: 'At most 0.6 until it is fitted' }) efficiency!: number;
 }
 
 class SpecksDto {
@@ -81,17 +81,32 @@ class SpecksDto {
   @Bands(1) reflectance!: number[];
 }
 
+class SheenDto {
+  @Num(0, 0.5, { description: 'Share of the light that plates mirror at the face' }) share!: number;
+  @Num(0.001, 1000, { description: 'Dose at which 63 % of that is there, g/kg oils' }) dose!: number;
+}
+
+class FittedTermsDto {
+  @Num(0.001, 1e9, { nullable: true, description: 'As saturation, for scattering' })
+  scatterSaturation!: number | null;
+  @Num(0.001, 1e9, { nullable: true, description: 'Dose that halves the glow, g/kg oils' })
+  quench!: number | null;
+  @One(() => SheenDto, { nullable: true }) sheen!: SheenDto | null;
+}
+
 export class OpticsDto {
   @Bands(K_MAX) k!: number[];
   @Bands(K_MAX, { nullable: true }) kUngelled!: number[] | null;
   @Bands(K_MAX) s!: number[];
-  @Num(0.001, 100_000, { nullable: true }) saturation!: number | null;
+  @Num(0.001, 1e9, { nullable: true }) saturation!: number | null;
   @One(() => FreshDto, { nullable: true }) fresh!: FreshDto | null;
   @One(() => FreshDto, { nullable: true }) becomes!: FreshDto | null;
   @One(() => FadingDto, { nullable: true }) fading!: FadingDto | null;
   @One(() => EmissionDto, { nullable: true }) emission!: EmissionDto | null;
   @One(() => SpecksDto, { nullable: true }) specks!: SpecksDto | null;
   @OneOf(['none', 'satin', 'sparkle']) shimmer!: Shimmer;
+  @One(() => FittedTermsDto, { optional: true, description: 'What bars of it have told' })
+  terms?: FittedTermsDto;
 }
 
 class OilFactsDto {

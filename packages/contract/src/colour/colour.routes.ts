@@ -1,4 +1,5 @@
 export const colourRoutes = {
   predict: '/api/colour/predict',
   match: '/api/colour/match',
+  fit: '/api/colour/fit',
 } as const;

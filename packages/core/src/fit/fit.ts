@@ -52,6 +52,9 @@ export interface FitResult {
 
 /** A reading that is believed less than this is asked about. */
 const ODD_BELOW = 0.35;
+/** So many readings can tell how well they were read; they are never believed to be better than this share. */
+const MANY = 8;
+const LEAST_NOISE = 0.4;
 /** The least share of a miss that is not the reading's own doing. */
 const LEAST_SHARE = 0.1;
 
@@ -69,10 +72,12 @@ export function fitReadings(problem: FitProblem): FitResult {
       if (!ids.has(p.id)) throw new RangeError(`Reading ${r.id} holds unknown material ${p.id}`);
   const layout = layoutOf(problem);
   const prepared = problem.readings.map((r) => prepare(layout, r));
-  const fitted = descend(layout, prepared, priorRows(layout));
+  const fitted = descend(layout, prepared, priorRows(layout, problem.holdsBase));
   const readings = readingsOf(layout, prepared, fitted);
   const misses = readings.map((r) => r.missLeftOut);
-  const noise = Math.max(1, median(Array.from(fitted.misses)) ?? 1);
+  // Many readings that lie nearer than was said of them were read better than was said.
+  const least = readings.length >= MANY ? LEAST_NOISE : 1;
+  const noise = Math.max(least, median(Array.from(fitted.misses)) ?? 1);
   return {
     base: baseAt(layout, fitted.p),
     materials: problem.materials.map((m): FittedMaterial => {

@@ -26,6 +26,20 @@ export const PRIOR = {
   gloss: 0.005,
 };
 
+/** A base, and a reader, that stay as they were known. */
+const HELD = 1e-4;
+const HELD_PRIOR: typeof PRIOR = {
+  ...PRIOR,
+  base: { bend: HELD, shape: HELD, level: HELD },
+  gelScatter: HELD,
+  gelSlope: HELD,
+  inner: HELD,
+  load: HELD,
+  scent: HELD,
+  young: HELD,
+  gloss: HELD,
+};
+
 /** One term of the prior: a weighted sum of unknowns that is near zero, with standard deviation 1. */
 export interface PriorRow {
   readonly columns: readonly number[];
@@ -33,7 +47,8 @@ export interface PriorRow {
 }
 
 /** Everything that is believed before a reading. */
-export function priorRows(layout: Layout, sd = PRIOR): PriorRow[] {
+export function priorRows(layout: Layout, holdsBase = false): PriorRow[] {
+  const sd = holdsBase ? HELD_PRIOR : PRIOR;
   const rows: PriorRow[] = [];
   const single = (column: number, s: number): void => {
     rows.push({ columns: [column], weights: [1 / s] });

@@ -34,4 +34,6 @@ export interface FitReading {
 export interface FitProblem {
   readonly materials: readonly FitMaterial[];
   readonly readings: readonly FitReading[];
+  /** Keeps the base as it was known, for predictions that know no other. Default false: bars tell it too. */
+  readonly holdsBase?: boolean;
 }

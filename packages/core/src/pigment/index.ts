@@ -1,5 +1,5 @@
 /** The colour model: composition and stage to reflectance. */
-export { type Canvas, referenceCanvas, type ScentBrowning } from './canvas.ts';
+export { type Canvas, type FittedBase, referenceCanvas, type ScentBrowning } from './canvas.ts';
 export {
   type Composition,
   labOf,

@@ -1,0 +1,170 @@
+import {
+  type BatchPage,
+  type BookFit,
+  type BookPage,
+  type FitAnswer,
+  type FitRequest,
+  type MaterialWire,
+  type PredictResponse,
+  type Problem,
+  routes,
+} from '@kleur/contract';
+import { startApp, type TestApp } from '../../test/app.ts';
+
+let t: TestApp;
+beforeAll(async () => {
+  t = await startApp('demo');
+}, 60_000);
+afterAll(() => t.close());
+
+const shelfItem = async (id: string): Promise<MaterialWire> =>
+  (await t.api.get(routes.material(id)).expect(200)).body as MaterialWire;
+const book = async (): Promise<BookPage> => (await t.api.get(routes.book).expect(200)).body as BookPage;
+const fit = async (): Promise<BookFit> => (await t.api.post(routes.bookFit).expect(200)).body as BookFit;
+const labOf = async (materialId: string, dose: number): Promise<readonly number[]> => {
+  const { pots } = (
+    await t.api
+      .post(routes.predict)
+      .send({
+        oils: [],
+        pots: [{ name: '', doses: [{ materialId, dose }] }],
+        stages: [{ hours: 1008, gel: 1 }],
+      })
+      .expect(200)
+  ).body as PredictResponse;
+  return pots[0]!.stages[0]!.lab;
+};
+
+describe('the readings of all batches', () => {
+  it('stand with what was really in their pots', async () => {
+    const { readings } = await book();
+    expect(readings.length).toBeGreaterThan(20);
+    const red = readings.find((r) => r.batchName === 'Canyon strata' && r.potName === 'Red wall')!;
+    expect(red.doses.map((d) => d.materialId)).toEqual(['red-iron-oxide']);
+    expect(red.doses[0]!.dose).toBeGreaterThan(0.5);
+  });
+
+  it('leave out those of a batch that was deleted, and take them back in', async () => {
+    const { items } = (await t.api.get(routes.batches)).body as BatchPage;
+    const { id } = items.find((b) => b.name === 'Canyon strata')!;
+    await t.api.delete(routes.batch(id));
+    expect((await book()).readings.filter((r) => r.batchId === id)).toEqual([]);
+    await t.api.post(routes.batchRestore(id));
+    expect((await book()).readings.some((r) => r.batchId === id)).toBe(true);
+  });
+});
+
+describe('a fit to them', () => {
+  it('misses them less than the shelf does, and changes nothing by itself', async () => {
+    const before = await shelfItem('red-iron-oxide');
+    const { materials, readings, typicalMiss } = await fit();
+    const mean = (of: (r: BookFit['readings'][number]) => number): number =>
+      readings.reduce((sum, r) => sum + of(r), 0) / readings.length;
+    expect(mean((r) => r.missAfter)).toBeLessThan(mean((r) => r.missBefore));
+    expect(typicalMiss).toBeGreaterThan(0);
+    const red = materials.find((m) => m.id === 'red-iron-oxide')!;
+    expect(red.readings).toBeGreaterThan(1);
+    expect(red.spread).toBeLessThan(before.curve!.spread);
+    expect(await shelfItem('red-iron-oxide')).toEqual(before);
+  });
+
+  it('is taken over into the shelf, counts its versions, changes what is predicted, and can be given up', async () => {
+    const [before, colour] = [await shelfItem('red-iron-oxide'), await labOf('red-iron-oxide', 2)];
+    const accept = { materialIds: ['red-iron-oxide'] };
+    const [taken] = (await t.api.post(routes.bookAccept).send(accept).expect(200)).body as MaterialWire[];
+    expect(taken!.curve!.origin).toMatchObject({ kind: 'fitted', version: 1 });
+    expect(taken!.version).toBe(before.version + 1);
+    expect(await labOf('red-iron-oxide', 2)).not.toEqual(colour);
+    // A second fit starts from the same place: the same readings give the same curve.
+    const [again] = (await t.api.post(routes.bookAccept).send(accept).expect(200)).body as MaterialWire[];
+    expect(again!.curve!.origin).toMatchObject({ version: 2 });
+    expect(again!.optics).toEqual(taken!.optics);
+    // An edit of the entry leaves it alone.
+    const { id: _i, optics: _o, curve: _c, builtIn: _b, version, ...write } = again!;
+    const edited = await t.api.put(routes.material(again!.id)).send({ ...write, version, name: 'Gate red' });
+    expect((edited.body as MaterialWire).optics).toEqual(taken!.optics);
+    const [back] = (await t.api.post(routes.bookForget).send(accept).expect(200)).body as MaterialWire[];
+    expect(back!.optics).toEqual(before.optics);
+    expect(back!.curve).toEqual(before.curve);
+  });
+
+  it('refuses a colourant that no bar holds, and changes none of the others', async () => {
+    const before = await shelfItem('red-iron-oxide');
+    const { body } = await t.api
+      .post(routes.bookAccept)
+      .send({ materialIds: ['red-iron-oxide', 'no-such'] })
+      .expect(400);
+    expect((body as Problem).fields[0]!.path).toBe('materialIds.1');
+    expect(await shelfItem('red-iron-oxide')).toEqual(before);
+  });
+});
+
+describe('a fit for programs', () => {
+  const blue = {
+    id: 'blue',
+    kind: 'pigment' as const,
+    colour: '#4a63b0',
+    typical: 4,
+    colourIndex: 'CI 77007',
+  };
+  const bar = (id: string, dose: number, lab: number[]) => ({
+    id,
+    doses: [{ materialId: 'blue', dose }],
+    hours: 1008,
+    gel: 1,
+    lab,
+  });
+  const ask = (body: FitRequest) => t.api.post(routes.fit).send(body);
+
+  it('answers curves, spreads and misses', async () => {
+    const readings = [bar('pale', 1.5, [58, -2, -24]), bar('deep', 6, [36, 9, -42])];
+    const { body } = await ask({ materials: [blue], readings }).expect(200);
+    const { materials, readings: misses, base } = body as FitAnswer;
+    expect(materials[0]).toMatchObject({ id: 'blue', readings: 2 });
+    expect(materials[0]!.optics.k).toHaveLength(36);
+    expect(base.kGelled).toHaveLength(36);
+    for (const r of misses) expect(r.missAfter).toBeLessThan(r.missBefore);
+  });
+
+  it('takes spectra, a curve of one’s own, and no readings at all', async () => {
+    const flat = { ...bar('flat', 2, []), lab: undefined, spectrum: Array.from({ length: 36 }, () => 0.3) };
+    const first = (await ask({ materials: [blue], readings: [flat] }).expect(200)).body as FitAnswer;
+    expect(first.readings[0]!.missAfter).toBeLessThan(3);
+    const own = { ...blue, optics: first.materials[0]!.optics };
+    const none = (await ask({ materials: [own], readings: [] }).expect(200)).body as FitAnswer;
+    expect(none.materials[0]).toMatchObject({ optics: own.optics, readings: 0, typicalMiss: null });
+  });
+
+  it.each([
+    [
+      'an unknown material',
+      { materials: [], readings: [bar('a', 2, [50, 0, 0])] },
+      'readings.0.doses.0.materialId',
+    ],
+    [
+      'neither spectrum nor Lab',
+      { materials: [blue], readings: [{ ...bar('a', 2, []), lab: undefined }] },
+      'readings.0',
+    ],
+    ['an id used twice', { materials: [blue, blue], readings: [] }, 'materials.1.id'],
+    [
+      'a kind without a colour',
+      { materials: [{ ...blue, kind: 'oil' as const }], readings: [] },
+      'materials.0.kind',
+    ],
+  ])('refuses %s with its place', async (_, body, path) => {
+    const problem = (await ask(body as FitRequest).expect(400)).body as Problem;
+    expect(problem.fields.map((f) => f.path)).toContain(path);
+  });
+
+  it.each([
+    ['35 bands', { spectrum: Array.from({ length: 35 }, () => 0.3) }],
+    ['percent where fractions belong', { spectrum: Array.from({ length: 36 }, () => 30) }],
+    ['a negative dose', { doses: [{ materialId: 'blue', dose: -1 }] }],
+    ['a gel beyond full', { gel: 2 }],
+  ])('refuses %s', async (_, change) => {
+    const reading = { ...bar('a', 2, [50, 0, 0]), ...change };
+    const sent = 'spectrum' in change ? { ...reading, lab: undefined } : reading;
+    await ask({ materials: [blue], readings: [sent] }).expect(400);
+  });
+});
