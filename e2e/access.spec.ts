@@ -2,7 +2,15 @@ import { expectAccessible } from './accessible.ts';
 import { expect, test } from './fixtures.ts';
 
 test('no accessibility fault in the rooms', async ({ page }) => {
-  for (const path of ['/batches', '/batches/new', '/shelf?kind=clay', '/calendar', '/settings']) {
+  for (const path of [
+    '/batches',
+    '/batches/new',
+    '/shelf?kind=clay',
+    '/book',
+    '/book/yellow-iron-oxide',
+    '/calendar',
+    '/settings',
+  ]) {
     await page.goto(path);
     await expectAccessible(page);
   }

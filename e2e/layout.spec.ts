@@ -17,7 +17,15 @@ const STEPS = [
   'make',
 ];
 const RESULT = ['result', 'faults', 'cut', 'notes', 'versions', 'story'];
-const ROOMS = ['/batches', '/batches/new', '/shelf', '/calendar', '/settings'];
+const ROOMS = [
+  '/batches',
+  '/batches/new',
+  '/shelf',
+  '/book',
+  '/book/yellow-iron-oxide',
+  '/calendar',
+  '/settings',
+];
 /** What opens below the head of a room. */
 const OPENED = [
   ['/batches', 'Filters', 'Bars like this colour'],

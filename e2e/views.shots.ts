@@ -19,10 +19,11 @@ test('shelf', async ({ page, shelf }) => {
   await shelf.open();
   await shelf.row('Red iron oxide').locator('.face i').first().waitFor();
   await page.screenshot({ path: `${folder}/shelf.png` });
-  await shelf.row('Ultramarine blue').getByRole('button').click();
-  await shelf.editor.locator('.face-big').waitFor();
-  await page.waitForTimeout(600);
-  await page.screenshot({ path: `${folder}/shelf-item.png` });
+  await page.goto('/book');
+  await page.getByRole('button', { name: 'Learn from my bars' }).click();
+  await page.getByRole('button', { name: 'Learn again' }).waitFor();
+  await page.waitForTimeout(300);
+  await page.screenshot({ path: `${folder}/swatch-book.png` });
 });
 
 test('the steps of a batch', async ({ page, batches, bench }) => {

@@ -1,5 +1,6 @@
 import {
   AppstoreOutlined,
+  BookOutlined,
   CalendarOutlined,
   DatabaseOutlined,
   SettingOutlined,
@@ -69,6 +70,19 @@ export const rooms: readonly Room[] = [
     icon: <DatabaseOutlined />,
     key: 's',
     load: async () => ({ Component: (await import('../rooms/shelf/ShelfRoom.tsx')).ShelfRoom }),
+  },
+  {
+    path: 'book',
+    label: 'Swatch book',
+    icon: <BookOutlined />,
+    key: 'k',
+    load: async () => ({ Component: (await import('../rooms/book/BookRoom.tsx')).BookRoom }),
+    below: [
+      {
+        path: ':id',
+        lazy: async () => ({ Component: (await import('../rooms/book/BookRoom.tsx')).BookRoom }),
+      },
+    ],
   },
   {
     path: 'calendar',

@@ -1,7 +1,7 @@
 import { concentrationOf, lyeRate } from '../balance/lye.ts';
 import { isMilk } from '../plan/liquid.ts';
 import { type Held, planFacts, type PlanFacts } from '../checks/check.ts';
-import { FALSE_TRACE } from '../checks/heat.ts';
+import { FALSE_TRACE } from '../checks/thresholds.ts';
 import { type Actuals } from '../day/actuals.ts';
 import { type LogEntry, TRACES, TROUBLES } from '../day/entry.ts';
 import { standing } from '../day/merge.ts';

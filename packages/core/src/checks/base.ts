@@ -5,6 +5,7 @@ import { oilsAddUp, oilsSum } from '../plan/oilShares.ts';
 import { type Material } from '../material/material.ts';
 import { blendsOf, materialOf, type Plan } from '../plan/plan.ts';
 import { type Check, type PlanFacts } from './check.ts';
+import { SUPERFAT_WARN } from './thresholds.ts';
 
 const blendPlace = (potId: string | null): Check['place'] =>
   potId === null ? { at: 'oils' } : { at: 'pot', potId };
@@ -32,8 +33,6 @@ export const checkOilsSum = ({ plan, print }: PlanFacts): Check[] =>
           sum > 0 ? [{ label: 'Scale the shares to 100 %', apply: (p) => normaliseOils(p, potId) }] : [],
       };
     });
-
-export const SUPERFAT_WARN = { low: 3, high: 12 } as const;
 
 /** Below 0 % stops, below 3 % or above 12 % warns. */
 export function checkSuperfat({ plan, print }: PlanFacts): Check[] {

@@ -6,6 +6,7 @@ import { type PotFlow } from '../balance/flow.ts';
 import { materialWater } from '../balance/water.ts';
 import { materialOf } from '../plan/plan.ts';
 import { type Check, type PlanFacts } from './check.ts';
+import { ASH_BELOW, FALSE_TRACE } from './thresholds.ts';
 
 /** Alcohol on the soap and then a warm oven. */
 export function checkMistBeforeHeat({ plan }: PlanFacts): Check[] {
@@ -154,9 +155,6 @@ function concentrationIn({ plan, flow }: PlanFacts, { contents }: PotFlow): numb
   return concentrationOf(at('naoh') + at('koh'), at('liquid') + at('carrier-water') + wet);
 }
 
-/** Lye under this, without gel, cover or mist, lets ash form. % */
-export const ASH_BELOW = 30;
-
 /** Soda ash is likely: much water, little gel, uncovered, no mist. */
 export function checkAsh({ plan, gel, print }: PlanFacts): Check[] {
   const { naoh, koh, liquid } = lyeRate(plan);
@@ -181,9 +179,6 @@ export function checkAsh({ plan, gel, print }: PlanFacts): Check[] {
     },
   ];
 }
-
-/** Hard fats above this share that are cooler than this look like trace when they only set. %, °C */
-export const FALSE_TRACE = { hard: 40, below: 32, saturated: 40 } as const;
 
 /** Cold hard fats thicken without any soap: a trace that is none. */
 export function checkFalseTrace({ plan, print }: PlanFacts): Check[] {

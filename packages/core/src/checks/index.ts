@@ -7,5 +7,5 @@ export {
   type Repair,
   type ShelfState,
 } from './check.ts';
-export { SUPERFAT_WARN } from './base.ts';
+export { SUPERFAT_WARN } from './thresholds.ts';
 export { checkPlan } from './checkPlan.ts';

@@ -5,7 +5,8 @@ import { liquidOfPlan, liquidPartsSum } from '../plan/liquid.ts';
 import { FATTY_ACIDS } from '../material/material.ts';
 import { materialOf, oilsOf, type Plan } from '../plan/plan.ts';
 import { grams } from '../units/quantity.ts';
-import { atConcentration, SUPERFAT_WARN } from './base.ts';
+import { atConcentration } from './base.ts';
+import { SUPERFAT_WARN } from './thresholds.ts';
 import { type Check, type PlanFacts, type Repair } from './check.ts';
 
 /** Parts of the liquid cannot be more than all of it. */

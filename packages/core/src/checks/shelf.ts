@@ -53,7 +53,16 @@ function sameCurve(a: Optics | null, b: Optics | null): boolean {
     [a.kUngelled, b.kUngelled],
     [a.fading?.lightEnd, b.fading?.lightEnd],
   ] as const;
+  const rest = (o: Optics): string => JSON.stringify([o.saturation, o.emission, o.terms ?? null]);
+  if (rest(a) !== rest(b)) return false;
   return arrays.every(([x, y]) => x === y || (x?.every((v, i) => v === y?.[i]) ?? !y));
+}
+
+/** What the shelf's curve stands on, where bars have told it. */
+function curveText({ curve }: Material): string {
+  if (curve?.origin.kind !== 'fitted') return 'colour curve';
+  const { readings } = curve.origin;
+  return `colour curve, now from ${readings === 1 ? 'one of your bars' : `${readings} of your bars`}`;
 }
 
 /** One material whose copy in the plan is not what the shelf has now. */
@@ -79,7 +88,7 @@ export function checkShelfDiffers({ plan, shelf, made, print }: PlanFacts): Chec
     return values.length > 0 || curve ? [{ copy, now, values, curve }] : [];
   });
   const said = (d: Differing): string =>
-    [...d.values.map((c) => c.what), ...(d.curve ? ['colour curve'] : [])].join(', ');
+    [...d.values.map((c) => c.what), ...(d.curve ? [curveText(d.now)] : [])].join(', ');
   const arithmetic = ({ copy, now, values }: Differing): string[] =>
     values.map((c) => `${c.what}: ${c.text(copy, print)} here, ${c.text(now, print)} on the shelf`);
   const remedy = 'Take the shelf’s values over, or keep what was planned.';

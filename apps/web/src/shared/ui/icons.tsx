@@ -2,6 +2,7 @@ import {
   AppstoreOutlined as AppstoreOutlinedIcon,
   ArrowLeftOutlined as ArrowLeftOutlinedIcon,
   ArrowRightOutlined as ArrowRightOutlinedIcon,
+  BookOutlined as BookOutlinedIcon,
   CalendarOutlined as CalendarOutlinedIcon,
   CameraOutlined as CameraOutlinedIcon,
   CheckOutlined as CheckOutlinedIcon,
@@ -51,6 +52,7 @@ const beside = (Picture: Icon) =>
 export const AppstoreOutlined = /* @__PURE__ */ beside(AppstoreOutlinedIcon);
 export const ArrowLeftOutlined = /* @__PURE__ */ beside(ArrowLeftOutlinedIcon);
 export const ArrowRightOutlined = /* @__PURE__ */ beside(ArrowRightOutlinedIcon);
+export const BookOutlined = /* @__PURE__ */ beside(BookOutlinedIcon);
 export const CalendarOutlined = /* @__PURE__ */ beside(CalendarOutlinedIcon);
 export const CameraOutlined = /* @__PURE__ */ beside(CameraOutlinedIcon);
 export const CheckOutlined = /* @__PURE__ */ beside(CheckOutlinedIcon);

@@ -1,5 +1,5 @@
 import { isWhitener } from '../../material/material.ts';
-import { ASH_BELOW } from '../../checks/heat.ts';
+import { ASH_BELOW } from '../../checks/thresholds.ts';
 import { setWork } from '../../plan/edit/index.ts';
 import { withFinish } from '../../work/finish.ts';
 import { type Plan } from '../../plan/plan.ts';

@@ -1,0 +1,170 @@
+import { Button } from 'antd';
+import { type ReactNode } from 'react';
+import { Link } from 'react-router';
+import { type BookFit, type MaterialWire } from '@kleur/contract';
+import { screenColourFromLabD65, type LabD65 } from '@kleur/core/colour';
+import { failureOf } from '../../data/api.ts';
+import { useAcceptCurvesMutation, useForgetCurvesMutation } from '../../data/book.ts';
+import { useDays } from '../../shared/hooks/useDays.ts';
+import { useNotices } from '../../shared/hooks/useNotices.ts';
+import { usePrinter } from '../../shared/hooks/useSettings.ts';
+import { LevelMark } from '../../shared/ui/Levels.tsx';
+import { FigureCell, PlainTable } from '../../shared/ui/PlainTable.tsx';
+import styles from './book.module.css';
+import { type Bar, type BookMaterial, evidenceOf, percent } from './bookOf.ts';
+import { CurveChart } from './CurveChart.tsx';
+import { LadderStrip } from './LadderStrip.tsx';
+
+/** One colourant: its bars, its curve before and after a fit, and each bar beside what is foretold of it. */
+export function BookPage(
+  props: BookMaterial & {
+    readonly fitted: BookFit | null;
+    readonly learn: ReactNode;
+    readonly names: readonly MaterialWire[];
+  },
+) {
+  const { material, bars, fitted, learn, names } = props;
+  const print = usePrinter();
+  const { message } = useNotices();
+  const [accept, { isLoading: isAccepting }] = useAcceptCurvesMutation();
+  const [forget, { isLoading: isForgetting }] = useForgetCurvesMutation();
+  const found = fitted?.materials.find((m) => m.id === material.id) ?? null;
+  const isFitted = material.curve?.origin.kind === 'fitted';
+  const attempt = async (work: Promise<unknown>, done: string): Promise<void> => {
+    try {
+      await work;
+      message.success(done);
+    } catch (error) {
+      message.error(failureOf(error).message);
+    }
+  };
+  const strip = (label: string, optics: MaterialWire['optics'], spread: number) => (
+    <>
+      <h2>{label}</h2>
+      <LadderStrip
+        name={material.name}
+        optics={optics!}
+        spread={spread}
+        window={material.window!}
+        bars={bars}
+      />
+    </>
+  );
+  return (
+    <div className={styles.book}>
+      <title>{`${material.name} · Swatch book · Kleur`}</title>
+      <header className={styles.head}>
+        <Link to="/book">Swatch book</Link>
+        <h1>{material.name}</h1>
+        <span className="spring" />
+        {learn}
+      </header>
+      <p>{evidenceOf(material, bars.length)}</p>
+      {strip('As the shelf has it', material.optics, material.curve?.spread ?? 0)}
+      {found && (
+        <>
+          {strip(
+            `As ${found.readings === 1 ? 'one bar says' : `${found.readings} bars say`}`,
+            found.optics,
+            found.spread,
+          )}
+          <p>
+            Its bars would have been missed by ΔE {print.number(found.typicalMiss ?? 0, 1)} in the median,
+            each left out; its strength is left unsure by ± {percent(found.spread)}.
+          </p>
+          <CurveChart before={material.optics!} after={found.optics} />
+          <div className={styles.acts}>
+            <Button
+              type="primary"
+              loading={isAccepting}
+              onClick={() =>
+                void attempt(
+                  accept([material.id]).unwrap(),
+                  `${material.name} goes by your bars from now on. Plans keep the curve they were made with until you take the new one.`,
+                )
+              }
+            >
+              Take it over
+            </Button>
+            <span className="soft">Or leave it: nothing has changed yet.</span>
+          </div>
+        </>
+      )}
+      {!found && bars.length > 0 && (
+        <p className="soft">Learn from the bars to see what they say of its curve.</p>
+      )}
+      {isFitted && (
+        <Button
+          loading={isForgetting}
+          onClick={() =>
+            void attempt(forget([material.id]).unwrap(), `${material.name} goes by its shelf entry again.`)
+          }
+        >
+          Back to the shelf default
+        </Button>
+      )}
+      <h2>Bars</h2>
+      {bars.length === 0 ? (
+        <p className="soft">No bar of it was read yet. Read one under Result of its batch.</p>
+      ) : (
+        <BarTable bars={bars} fitted={fitted} names={names} />
+      )}
+    </div>
+  );
+}
+
+const hexOf = (lab: readonly number[]): string => screenColourFromLabD65(lab as unknown as LabD65).hex;
+
+function BarTable(props: {
+  readonly bars: readonly Bar[];
+  readonly fitted: BookFit | null;
+  readonly names: readonly MaterialWire[];
+}) {
+  const { bars, fitted, names } = props;
+  const print = usePrinter();
+  const days = useDays();
+  const nameOf = (id: string): string => names.find((m) => m.id === id)?.name ?? id;
+  return (
+    <PlainTable
+      label="Bars that hold it"
+      heads={[
+        { text: 'g/kg', isFigure: true },
+        { text: 'Seen' },
+        { text: 'Foretold, learnt' },
+        { text: 'ΔE now', isFigure: true },
+        { text: 'ΔE learnt', isFigure: true },
+        { text: 'Bar' },
+      ]}
+    >
+      {bars.map((b) => {
+        const miss = fitted?.readings.find((r) => r.id === b.id);
+        const others = b.doses.filter((d) => d.dose !== b.dose).map((d) => nameOf(d.materialId));
+        const chip = (lab: readonly number[] | undefined) =>
+          lab ? <i className={styles.chip} style={{ background: hexOf(lab) }} title={hexOf(lab)} /> : '–';
+        return (
+          <tr key={b.id}>
+            <FigureCell>{print.significant(b.dose, 2)}</FigureCell>
+            <td>{chip(b.lab)}</td>
+            <td>
+              {chip(miss?.before)}
+              {miss && chip(miss.after)}
+            </td>
+            <FigureCell>{miss ? print.number(miss.missBefore, 1) : '–'}</FigureCell>
+            <FigureCell>{miss ? print.number(miss.missLeftOut, 1) : '–'}</FigureCell>
+            <td>
+              <Link to={`/batches/${b.batchId}/result`}>{b.batchName}</Link>, {b.potName}, {days.text(b.on)},{' '}
+              {b.gel > 0.5 ? 'gelled' : 'not gelled'}
+              {others.length > 0 && <span className="soft">, with {others.join(', ')}</span>}
+              {miss?.isOdd && (
+                <span className={styles.odd}>
+                  <LevelMark level="warn" /> It disagrees with the others: another dose or lot, half a gel, or
+                  another pot?
+                </span>
+              )}
+            </td>
+          </tr>
+        );
+      })}
+    </PlainTable>
+  );
+}

@@ -1,0 +1,134 @@
+import { Button } from 'antd';
+import { Link, useParams } from 'react-router';
+import { failureOf } from '../../data/api.ts';
+import { useBookFitMutation, useBookQuery } from '../../data/book.ts';
+import { useMaterialsQuery } from '../../data/materials.ts';
+import { useNotices } from '../../shared/hooks/useNotices.ts';
+import { usePrinter } from '../../shared/hooks/useSettings.ts';
+import { EmptyState } from '../../shared/ui/EmptyState.tsx';
+import styles from './book.module.css';
+import { type BookMaterial, bookOf, evidenceOf } from './bookOf.ts';
+import { BookPage } from './BookPage.tsx';
+import { LadderStrip } from './LadderStrip.tsx';
+
+/** What is known of each colourant, and from which bars. */
+export function BookRoom() {
+  const { id } = useParams();
+  const print = usePrinter();
+  const { data: shelf, error: shelfError, refetch: askShelf } = useMaterialsQuery();
+  const { data: book, error: bookError, refetch: askBook } = useBookQuery();
+  const [fit, { data: fitted, isLoading: isFitting }] = useBookFitMutation({ fixedCacheKey: 'book' });
+  const { message } = useNotices();
+  const error = shelfError ?? bookError;
+  if (!shelf || !book)
+    return error ? (
+      <EmptyState
+        role="alert"
+        title="The swatch book could not be loaded"
+        action={
+          <Button
+            onClick={() => {
+              void askShelf();
+              void askBook();
+            }}
+          >
+            Try again
+          </Button>
+        }
+      >
+        {failureOf(error).message}
+      </EmptyState>
+    ) : (
+      <p className="loading">Opening…</p>
+    );
+  const pages = bookOf(shelf, book.readings);
+  const learn = async (): Promise<void> => {
+    try {
+      await fit().unwrap();
+    } catch (failure) {
+      message.error(failureOf(failure).message);
+    }
+  };
+  const page = id === undefined ? undefined : pages.find((p) => p.material.id === id);
+  const fitButton = (
+    <Button
+      type="primary"
+      loading={isFitting}
+      disabled={book.readings.length === 0}
+      onClick={() => void learn()}
+    >
+      {fitted ? 'Learn again' : 'Learn from my bars'}
+    </Button>
+  );
+  if (id !== undefined)
+    return page ? (
+      <BookPage key={id} {...page} fitted={fitted ?? null} learn={fitButton} names={shelf} />
+    ) : (
+      <EmptyState title="No such colourant in the book" action={<Link to="/book">To the swatch book</Link>}>
+        It is not on the shelf, or leaves no colour of its own.
+      </EmptyState>
+    );
+  const read = pages.filter((p) => p.bars.length > 0);
+  return (
+    <div className={styles.book}>
+      <title>Swatch book · Kleur</title>
+      <header className={styles.head}>
+        <h1>Swatch book</h1>
+        <span className="soft">
+          {book.readings.length === 1 ? '1 reading' : `${book.readings.length} readings`} of your bars,{' '}
+          {read.length} of {pages.length} colourants among them
+        </span>
+        <span className="spring" />
+        {fitButton}
+      </header>
+      {book.readings.length === 0 && (
+        <p>
+          Every reading under Result of a batch comes here by itself: a photo with a card, a reader, or a
+          typed colour. A scrape of each jug in a cavity is the best bar there is.
+        </p>
+      )}
+      {fitted && (
+        <p role="status">
+          {fitted.typicalMiss === null
+            ? 'No bar could be learnt from.'
+            : `With what your bars say, each of them would have been missed by ΔE ${print.number(fitted.typicalMiss, 1)} or so. Open a colourant to see what would change, and take it over.`}
+        </p>
+      )}
+      <ul className={styles.pages}>
+        {pages.map((p) => (
+          <Line
+            key={p.material.id}
+            {...p}
+            miss={fitted?.materials.find((m) => m.id === p.material.id)?.typicalMiss}
+          />
+        ))}
+      </ul>
+    </div>
+  );
+}
+
+function Line({ material, bars, miss }: BookMaterial & { readonly miss?: number | null | undefined }) {
+  const print = usePrinter();
+  return (
+    <li className={styles.line}>
+      <div>
+        <h2>
+          <Link to={`/book/${encodeURIComponent(material.id)}`}>{material.name}</Link>
+        </h2>
+        <p className="soft small">
+          {evidenceOf(material, bars.length)}
+          {miss !== undefined &&
+            miss !== null &&
+            ` Learnt, its bars would be missed by ΔE ${print.number(miss, 1)}.`}
+        </p>
+      </div>
+      <LadderStrip
+        name={material.name}
+        optics={material.optics!}
+        spread={material.curve?.spread ?? 0}
+        window={material.window!}
+        bars={bars}
+      />
+    </li>
+  );
+}

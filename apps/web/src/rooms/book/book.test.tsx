@@ -1,0 +1,89 @@
+import { screen, within } from '@testing-library/react';
+import { type BookEntry, type MaterialWire } from '@kleur/contract';
+import { startingShelf } from '@kleur/core/material/catalogue';
+import { renderIn, testStore } from '../../../test/render.tsx';
+import { bookOf, evidenceOf } from './bookOf.ts';
+import { LadderStrip } from './LadderStrip.tsx';
+
+const shelf: MaterialWire[] = startingShelf().map((m) => ({
+  ...m,
+  builtIn: true,
+  version: 1,
+  inStock: false,
+}));
+const item = (id: string): MaterialWire => shelf.find((m) => m.id === id)!;
+const reading = (
+  id: string,
+  doses: Readonly<Record<string, number>>,
+  change: Partial<BookEntry> = {},
+): BookEntry => ({
+  id,
+  batchId: 'b',
+  batchName: 'Terrazzo',
+  potName: 'Chips',
+  on: '2026-03-01',
+  hours: 1008,
+  face: 'cut',
+  gel: 1,
+  how: 'photo',
+  doubt: 3,
+  lab: [45, 30, 25],
+  doses: Object.entries(doses).map(([materialId, dose]) => ({ materialId, dose })),
+  ...change,
+});
+
+describe('the book', () => {
+  it('has a page for what was read, the most of it first, and for what is in stock', () => {
+    const owned = shelf.map((m) => (m.id === 'mica-dome' ? { ...m, inStock: true } : m));
+    const pages = bookOf(owned, [
+      reading('1', { 'red-iron-oxide': 2 }),
+      reading('2', { 'ultramarine-blue': 4, 'red-iron-oxide': 0.5 }),
+    ]);
+    expect(pages.map((p) => [p.material.id, p.bars.length])).toEqual([
+      ['red-iron-oxide', 2],
+      ['ultramarine-blue', 1],
+      ['mica-dome', 0],
+    ]);
+    // In order of dose, and whether it was alone in the pot.
+    expect(pages[0]!.bars.map((b) => [b.dose, b.isAlone])).toEqual([
+      [0.5, false],
+      [2, true],
+    ]);
+  });
+
+  it('leaves out what has no curve of its own to learn', () => {
+    const owned = shelf.map((m) => ({ ...m, inStock: true }));
+    const ids = bookOf(owned, []).map((p) => p.material.id);
+    expect(ids).not.toContain('poppy-seed');
+    expect(ids).not.toContain('oil-olive');
+    expect(ids).toContain('red-iron-oxide');
+  });
+
+  it('says what a curve stands on', () => {
+    const red = item('red-iron-oxide');
+    expect(evidenceOf(red, 0)).toBe('Shelf default, a guess: strength ± 35 %');
+    expect(evidenceOf(red, 1)).toMatch('One bar was read.');
+    const fitted = { origin: { kind: 'fitted' as const, version: 2, readings: 5 }, spread: 0.083 };
+    expect(evidenceOf({ ...red, curve: fitted }, 5)).toBe('Fitted to 5 of your bars; strength ± 8 %');
+  });
+});
+
+it('sets each bar at its dose, gelled and not', async () => {
+  const red = item('red-iron-oxide');
+  const [page] = bookOf(shelf, [
+    reading('1', { 'red-iron-oxide': red.window!.faint! }),
+    reading('2', { 'red-iron-oxide': red.window!.ceiling, kaolin: 3 }),
+    reading('3', { 'red-iron-oxide': 2 }, { gel: 0 }),
+  ]);
+  renderIn(
+    await testStore(),
+    <LadderStrip name="Gate red" optics={red.optics!} spread={0.35} window={red.window!} bars={page!.bars} />,
+  );
+  const gelled = screen.getByRole('img', { name: /^Gate red, gelled, .*: 2 bars read$/ });
+  const places = within(gelled)
+    .getAllByTitle(/g\/kg, Terrazzo, Chips/)
+    .map((el) => el.style.left);
+  expect(places).toEqual(['0%', '100%']);
+  expect(within(gelled).getAllByTitle(/with others/)).toHaveLength(1);
+  expect(screen.getByRole('img', { name: /not gelled.*one bar read$/ })).toBeVisible();
+});

@@ -1,0 +1,47 @@
+import { type BookEntry, type MaterialWire } from '@kleur/contract';
+import { isColourant } from '@kleur/core/material';
+
+/** A bar that holds a colourant, at its dose of it. */
+export interface Bar extends BookEntry {
+  readonly dose: number;
+  /** Whether it is the only colourant in it. */
+  readonly isAlone: boolean;
+}
+
+/** A page of the book: a colourant and its bars in order of dose. */
+export interface BookMaterial {
+  readonly material: MaterialWire;
+  readonly bars: readonly Bar[];
+}
+
+/** Colourants with bars first, the most of them first; then those that are on the shelf and were never read. */
+export function bookOf(
+  shelf: readonly MaterialWire[],
+  readings: readonly BookEntry[],
+): readonly BookMaterial[] {
+  return shelf
+    .filter((m) => m.optics !== null && m.optics.specks === null && isColourant(m.kind))
+    .map((material) => ({ material, bars: barsOf(material.id, readings) }))
+    .filter(({ material, bars }) => bars.length > 0 || material.inStock)
+    .sort((a, b) => b.bars.length - a.bars.length || a.material.name.localeCompare(b.material.name));
+}
+
+const barsOf = (id: string, readings: readonly BookEntry[]): Bar[] =>
+  readings
+    .flatMap((r) => {
+      const own = r.doses.find((d) => d.materialId === id);
+      return own ? [{ ...r, dose: own.dose, isAlone: r.doses.length === 1 }] : [];
+    })
+    .sort((a, b) => a.dose - b.dose);
+
+/** What is known of a curve, in one sentence. */
+export function evidenceOf({ curve }: MaterialWire, bars: number): string {
+  if (curve?.origin.kind === 'fitted') {
+    const { readings } = curve.origin;
+    return `Fitted to ${readings === 1 ? 'one of your bars' : `${readings} of your bars`}; strength ± ${percent(curve.spread)}`;
+  }
+  const guess = `Shelf default, a guess: strength ± ${percent(curve?.spread ?? 0)}`;
+  return bars === 0 ? guess : `${guess}. ${bars === 1 ? 'One bar was' : `${bars} bars were`} read.`;
+}
+
+export const percent = (share: number): string => `${Math.round(share * 100)} %`;
