@@ -1,7 +1,7 @@
-import { Body, Get, HttpCode, Post } from '@nestjs/common';
+import { Body, Get, Header, HttpCode, Post } from '@nestjs/common';
 import { type BookFit, type BookPage, type MaterialWire } from '@kleur/contract';
 import { BookAcceptDto, BookFitDto, BookPageDto, MaterialWireDto } from '@kleur/contract/dto';
-import { ApiOkResponse, ApiOperation } from '@nestjs/swagger';
+import { ApiOkResponse, ApiOperation, ApiProduces } from '@nestjs/swagger';
 import { Resource } from '../problems/resource.ts';
 import { BookService } from './book.service.ts';
 
@@ -13,6 +13,25 @@ export class BookController {
   @ApiOkResponse({ type: BookPageDto })
   async page(): Promise<BookPage> {
     return { readings: await this.book.entries() };
+  }
+
+  @Get('kleur-readings.txt')
+  @Header('Content-Type', 'text/plain; charset=utf-8')
+  @Header('Content-Disposition', 'attachment; filename="kleur-readings.txt"')
+  @ApiProduces('text/plain')
+  @ApiOperation({ summary: 'All readings as CGATS.17, Lab for D65' })
+  @ApiOkResponse({ schema: { type: 'string' } })
+  cgats(): Promise<string> {
+    return this.book.cgats();
+  }
+
+  @Get('kleur-readings.csv')
+  @Header('Content-Type', 'text/csv; charset=utf-8')
+  @Header('Content-Disposition', 'attachment; filename="kleur-readings.csv"')
+  @ApiProduces('text/csv')
+  @ApiOkResponse({ schema: { type: 'string' } })
+  csv(): Promise<string> {
+    return this.book.csv();
   }
 
   @Post('fit')

@@ -2,6 +2,8 @@ import { Injectable } from '@nestjs/common';
 import { type BookEntry, type BookFit, FIT_LIMITS, type MaterialWire } from '@kleur/contract';
 import { actualsOf } from '@kleur/core/day';
 import { asFitReading, type BookReading, bookReadings, fitMaterial } from '@kleur/core/evidence';
+import { type LabD65 } from '@kleur/core/colour';
+import { printCgats, printRows } from '@kleur/core/formats';
 import { type FitMaterial, type FitProblem, type FitResult } from '@kleur/core/fit';
 import { startingShelf } from '@kleur/core/material/catalogue';
 import { BatchesService } from '../batches/batches.service.ts';
@@ -17,6 +19,15 @@ interface OfBatch extends BookReading {
   readonly batchId: string;
   readonly batchName: string;
 }
+
+/** What stands beside a colour in a file. Doses in g/kg oils by the ids of the shelf. */
+const restOf = ({ doses, hours, gel, face, how }: BookEntry) => ({
+  DOSES: doses.map((d) => `${d.materialId}=${Number(d.dose.toPrecision(4))}`).join(' '),
+  HOURS: String(hours),
+  GEL: String(gel),
+  FACE: face,
+  HOW: how,
+});
 
 /** Curves as they were first, by the id of what the application came with. */
 const starting = new Map(startingShelf().map((m) => [m.id, m.optics]));
@@ -50,6 +61,40 @@ export class BookService {
       lab: reading.lab,
       doses,
     }));
+  }
+
+  /** All readings as CGATS text: Lab for D65, and beside it what was in the pot and how old and gelled the face was. */
+  async cgats(): Promise<string> {
+    return printCgats(
+      (await this.entries()).map((e) => ({
+        name: `${e.batchName}, ${e.potName}`,
+        spectrum: null,
+        lab: e.lab as unknown as LabD65,
+        rest: restOf(e),
+      })),
+    );
+  }
+
+  /** The same as rows of a table. */
+  async csv(): Promise<string> {
+    const entries = await this.entries();
+    const heads = ['batch', 'pot', 'on', 'L', 'a', 'b', 'doubt', 'doses', 'hours', 'gel', 'face', 'how'];
+    const rows = entries.map((e) => {
+      const { DOSES, HOURS, GEL, FACE, HOW } = restOf(e);
+      return [
+        e.batchName,
+        e.potName,
+        e.on,
+        ...e.lab.map((v) => v.toFixed(2)),
+        String(e.doubt),
+        DOSES,
+        HOURS,
+        GEL,
+        FACE,
+        HOW,
+      ];
+    });
+    return printRows([heads, ...rows]);
   }
 
   /** What all readings together say of the shelf's curves. The base stays as predictions know it. */

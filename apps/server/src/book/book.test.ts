@@ -9,6 +9,7 @@ import {
   type Problem,
   routes,
 } from '@kleur/contract';
+import { parseCgats } from '@kleur/core/formats';
 import { startApp, type TestApp } from '../../test/app.ts';
 
 let t: TestApp;
@@ -52,6 +53,23 @@ describe('the readings of all batches', () => {
     await t.api.post(routes.batchRestore(id));
     expect((await book()).readings.some((r) => r.batchId === id)).toBe(true);
   });
+});
+
+it('goes out as CGATS, which reads back the same, and as CSV', async () => {
+  const { readings } = await book();
+  const { text, headers } = await t.api.get(routes.bookCgats).expect(200);
+  expect(headers['content-disposition']).toContain('kleur-readings.txt');
+  const { samples } = parseCgats(text);
+  expect(samples).toHaveLength(readings.length);
+  samples.forEach((s, i) => {
+    const r = readings[i]!;
+    expect(s.name).toBe(`${r.batchName}, ${r.potName}`);
+    s.lab!.forEach((v, c) => expect(v).toBeCloseTo(r.lab[c]!, 4));
+    expect(s.rest.DOSES!.split(' ').filter((d) => d !== '')).toHaveLength(r.doses.length);
+  });
+  const csv = (await t.api.get(routes.bookCsv).expect(200)).text.trim().split('\r\n');
+  expect(csv).toHaveLength(readings.length + 1);
+  expect(csv[0]).toBe('batch,pot,on,L,a,b,doubt,doses,hours,gel,face,how');
 });
 
 describe('a fit to them', () => {

@@ -1,11 +1,13 @@
 import { Button } from 'antd';
 import { Link, useParams } from 'react-router';
+import { routes } from '@kleur/contract';
 import { failureOf } from '../../data/api.ts';
 import { useBookFitMutation, useBookQuery } from '../../data/book.ts';
 import { useMaterialsQuery } from '../../data/materials.ts';
 import { useNotices } from '../../shared/hooks/useNotices.ts';
 import { usePrinter } from '../../shared/hooks/useSettings.ts';
 import { EmptyState } from '../../shared/ui/EmptyState.tsx';
+import { DownloadOutlined } from '../../shared/ui/icons.tsx';
 import styles from './book.module.css';
 import { type BookMaterial, bookOf, evidenceOf } from './bookOf.ts';
 import { BookPage } from './BookPage.tsx';
@@ -79,6 +81,18 @@ export function BookRoom() {
           {read.length} of {pages.length} colourants among them
         </span>
         <span className="spring" />
+        {book.readings.length > 0 && (
+          <>
+            <a className={styles.download} href={routes.bookCgats} download>
+              <DownloadOutlined />
+              &nbsp;CGATS
+            </a>
+            <a className={styles.download} href={routes.bookCsv} download>
+              <DownloadOutlined />
+              &nbsp;CSV
+            </a>
+          </>
+        )}
         {fitButton}
       </header>
       {book.readings.length === 0 && (
