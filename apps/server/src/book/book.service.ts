@@ -2,7 +2,6 @@ import { Injectable } from '@nestjs/common';
 import { type BookEntry, type BookFit, FIT_LIMITS, type MaterialWire } from '@kleur/contract';
 import { actualsOf } from '@kleur/core/day';
 import { asFitReading, type BookReading, bookReadings, fitMaterial } from '@kleur/core/evidence';
-import { type LabD65 } from '@kleur/core/colour';
 import { printCgats, printRows } from '@kleur/core/formats';
 import { type FitMaterial, type FitProblem, type FitResult } from '@kleur/core/fit';
 import { startingShelf } from '@kleur/core/material/catalogue';
@@ -69,7 +68,7 @@ export class BookService {
       (await this.entries()).map((e) => ({
         name: `${e.batchName}, ${e.potName}`,
         spectrum: null,
-        lab: e.lab as unknown as LabD65,
+        lab: e.lab,
         rest: restOf(e),
       })),
     );

@@ -1,3 +1,4 @@
+import { type LabD65 } from '@kleur/core/colour';
 import { type Face, FACES, READ_HOW, type ReadHow } from '@kleur/core/evidence';
 import { DoseDto } from '../colour/colour.dto.ts';
 import { FitAnswerDto } from '../colour/fit.dto.ts';
@@ -17,7 +18,7 @@ class BookEntryDto implements BookEntry {
   @Num(0, 1) gel!: number;
   @OneOf(READ_HOW) how!: ReadHow;
   @Num(0, 30, { description: '± ΔE00' }) doubt!: number;
-  @Numbers(3, -200, 200, { description: 'CIELAB D65' }) lab!: number[];
+  @Numbers(3, -200, 200, { description: 'CIELAB D65' }) lab!: LabD65;
   @Many(() => DoseDto, FIT_LIMITS.parts) doses!: DoseDto[];
 }
 

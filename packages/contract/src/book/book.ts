@@ -1,3 +1,4 @@
+import { type LabD65 } from '@kleur/core/colour';
 import { type Face, type ReadHow } from '@kleur/core/evidence';
 import { type FitCurve, type FitMiss } from '../colour/fit.ts';
 
@@ -14,7 +15,7 @@ export interface BookEntry {
   readonly gel: number;
   readonly how: ReadHow;
   readonly doubt: number;
-  readonly lab: readonly number[];
+  readonly lab: LabD65;
   readonly doses: readonly { readonly materialId: string; readonly dose: number }[];
 }
 

@@ -1,3 +1,4 @@
+import { type LabD65 } from '@kleur/core/colour';
 import { type FittedBase } from '@kleur/core/pigment';
 import { MATERIAL_KINDS, type MaterialKind } from '@kleur/core/material';
 import { PLAN_LIMITS } from '@kleur/core/plan';
@@ -68,9 +69,9 @@ class FitCurveDto implements FitCurve {
 
 class FitMissDto implements FitMiss {
   @Text(80) id!: string;
-  @Numbers(3, -200, 200) seen!: number[];
-  @Numbers(3, -200, 200) before!: number[];
-  @Numbers(3, -200, 200) after!: number[];
+  @Numbers(3, -200, 200) seen!: LabD65;
+  @Numbers(3, -200, 200) before!: LabD65;
+  @Numbers(3, -200, 200) after!: LabD65;
   @Num(0, 200) missBefore!: number;
   @Num(0, 200) missAfter!: number;
   @Num(0, 200) missLeftOut!: number;

@@ -1,4 +1,5 @@
-import { type FittedBase, type Optics } from '@kleur/core/pigment';
+import { type FitResult, type FittedMaterial, type FittedReading } from '@kleur/core/fit';
+import { type Optics } from '@kleur/core/pigment';
 import { type MaterialKind } from '@kleur/core/material';
 
 /** Most of one fit. */
@@ -39,31 +40,6 @@ export interface FitRequest {
   readonly readings: readonly FitReadingWrite[];
 }
 
-export interface FitCurve {
-  readonly id: string;
-  readonly optics: Optics;
-  /** Standard deviation of the strength that is left. */
-  readonly spread: number;
-  readonly readings: number;
-  /** Median ΔE00 of its readings, each left out; null without any. */
-  readonly typicalMiss: number | null;
-}
-
-export interface FitMiss {
-  readonly id: string;
-  readonly seen: readonly number[];
-  readonly before: readonly number[];
-  readonly after: readonly number[];
-  readonly missBefore: number;
-  readonly missAfter: number;
-  readonly missLeftOut: number;
-  readonly weight: number;
-  readonly isOdd: boolean;
-}
-
-export interface FitAnswer {
-  readonly base: FittedBase;
-  readonly materials: readonly FitCurve[];
-  readonly readings: readonly FitMiss[];
-  readonly typicalMiss: number | null;
-}
+export type FitCurve = FittedMaterial;
+export type FitMiss = FittedReading;
+export type FitAnswer = Omit<FitResult, 'steps'>;

@@ -113,7 +113,7 @@ export function BookPage(
   );
 }
 
-const hexOf = (lab: readonly number[]): string => screenColourFromLabD65(lab as unknown as LabD65).hex;
+const hexOf = (lab: LabD65): string => screenColourFromLabD65(lab).hex;
 
 function BarTable(props: {
   readonly bars: readonly Bar[];
@@ -139,7 +139,7 @@ function BarTable(props: {
       {bars.map((b) => {
         const miss = fitted?.readings.find((r) => r.id === b.id);
         const others = b.doses.filter((d) => d.dose !== b.dose).map((d) => nameOf(d.materialId));
-        const chip = (lab: readonly number[] | undefined) =>
+        const chip = (lab: LabD65 | undefined) =>
           lab ? <i className={styles.chip} style={{ background: hexOf(lab) }} title={hexOf(lab)} /> : '–';
         return (
           <tr key={b.id}>

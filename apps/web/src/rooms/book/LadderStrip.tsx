@@ -62,7 +62,7 @@ export function LadderStrip(props: {
                   className={b.isAlone ? styles.bar : `${styles.bar} ${styles.mixed}`}
                   style={{
                     left: `${(axis.at(b.dose) * 100).toFixed(2)}%`,
-                    background: screenColourFromLabD65([b.lab[0]!, b.lab[1]!, b.lab[2]!]).hex,
+                    background: screenColourFromLabD65(b.lab).hex,
                   }}
                   title={`${print.significant(b.dose, 2)} g/kg, ${b.batchName}, ${b.potName}${b.isAlone ? '' : ', with others'}`}
                 />
