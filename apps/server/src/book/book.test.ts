@@ -144,6 +144,38 @@ describe('a fit for programs', () => {
     for (const r of misses) expect(r.missAfter).toBeLessThan(r.missBefore);
   });
 
+  it('answers what predictions take by value, base and all', async () => {
+    const bare = { ...bar('bare', 0, [84, 1, 15]), doses: [] };
+    const readings = [bare, bar('pale', 1.5, [56, -2, -22]), bar('deep', 6, [34, 9, -40])];
+    const {
+      materials,
+      base,
+      readings: misses,
+    } = (await ask({ materials: [blue], readings }).expect(200)).body as FitAnswer;
+    const doses = (dose: number) => [{ materialId: 'blue', dose }];
+    const { pots } = (
+      await t.api
+        .post(routes.predict)
+        .send({
+          oils: [],
+          materials: materials.map(({ id, optics }) => ({ id, optics })),
+          base,
+          pots: [
+            { name: 'bare', doses: [] },
+            { name: 'pale', doses: doses(1.5) },
+            { name: 'deep', doses: doses(6) },
+            { name: 'brown', doses: [], vanillin: 3 },
+          ],
+          stages: [{ hours: 1008, gel: 1 }],
+        })
+        .expect(200)
+    ).body as PredictResponse;
+    misses.forEach((r, i) => {
+      pots[i]!.stages[0]!.lab.forEach((v, c) => expect(Math.abs(v - r.after[c]!)).toBeLessThan(0.1));
+    });
+    expect(pots[3]!.stages[0]!.lab[0]).toBeLessThan(pots[0]!.stages[0]!.lab[0]! - 15);
+  });
+
   it('takes spectra, a curve of one’s own, and no readings at all', async () => {
     const flat = { ...bar('flat', 2, []), lab: undefined, spectrum: Array.from({ length: 36 }, () => 0.3) };
     const first = (await ask({ materials: [blue], readings: [flat] }).expect(200)).body as FitAnswer;

@@ -2,7 +2,7 @@ import { Injectable } from '@nestjs/common';
 import { type PredictRequest, type PredictResponse } from '@kleur/contract';
 import { partsOf } from '@kleur/core/balance';
 import { canvasOfOils, scentBrowning } from '@kleur/core/material';
-import { type Composition } from '@kleur/core/pigment';
+import { type Composition, type Optics } from '@kleur/core/pigment';
 import { HeavyService } from '../heavy/heavy.service.ts';
 import { CatalogueService } from '../catalogue/catalogue.service.ts';
 
@@ -13,23 +13,39 @@ export class ColourService {
     private readonly heavy: HeavyService,
   ) {}
 
-  /** Colour of every pot at every stage, from the shelf's current curves. */
+  /** Colour of every pot at every stage, from the shelf's current curves, and those that are sent along. */
   async predict(request: PredictRequest): Promise<PredictResponse> {
-    const { oils, scent, pots, stages } = request;
+    const { oils, scent, pots, stages, materials = [], base } = request;
+    const byValue = new Map(materials.map((m) => [m.id, m.optics]));
     const shelf = await this.catalogue.resolve([
       ...oils.map((o, i) => ({ id: o.materialId, path: `oils.${i}.materialId`, wants: 'oil' as const })),
       ...(scent ? [{ id: scent.materialId, path: 'scent.materialId', wants: 'scent' as const }] : []),
       ...pots.flatMap((p, i) =>
-        p.doses.map((d, j) => ({ id: d.materialId, path: `pots.${i}.doses.${j}.materialId` })),
+        p.doses.flatMap((d, j) =>
+          byValue.has(d.materialId) ? [] : [{ id: d.materialId, path: `pots.${i}.doses.${j}.materialId` }],
+        ),
       ),
     ]);
     const of = (id: string) => shelf.get(id)!;
     const blend = oils.map((o) => ({ material: of(o.materialId), share: o.share }));
     const compositions = pots.map((pot) => {
-      const browning = scent && pot.scented ? scentBrowning(of(scent.materialId), scent.dose) : null;
+      const ofShelf = scent && pot.scented ? scentBrowning(of(scent.materialId), scent.dose) : null;
+      const browning = pot.vanillin ? { vanillin: pot.vanillin, tan: 0, stabilised: 0 } : ofShelf;
+      const own = new Map<Optics, number>();
+      for (const { materialId, dose } of pot.doses) {
+        const optics = byValue.get(materialId);
+        if (optics) own.set(optics, (own.get(optics) ?? 0) + dose);
+      }
       const composition: Composition = {
-        canvas: canvasOfOils(blend, browning),
-        parts: partsOf(pot.doses.map((d) => ({ material: of(d.materialId), dose: d.dose }))),
+        canvas: { ...canvasOfOils(blend, browning), ...(base && { base }) },
+        parts: [
+          ...partsOf(
+            pot.doses
+              .filter((d) => !byValue.has(d.materialId))
+              .map((d) => ({ material: of(d.materialId), dose: d.dose })),
+          ),
+          ...[...own].map(([optics, dose]) => ({ optics, dose })),
+        ],
         age: 0,
         gel: null,
       };

@@ -1,10 +1,13 @@
+import { type FittedBase } from '@kleur/core/pigment';
 import { PLAN_LIMITS } from '@kleur/core/plan';
+import { OpticsDto } from '../catalogue/materials.dto.ts';
 import {
   type PotPrediction,
   type PredictRequest,
   type PredictResponse,
   type StagePrediction,
 } from './colour.ts';
+import { FIT_LIMITS } from './fit.ts';
 import { Bands, Flag, Many, Num, Numbers, One, Text } from '../fields.dto.ts';
 
 const MAX_HOURS = 24 * 3660;
@@ -22,6 +25,8 @@ export class DoseDto {
 class PredictPotDto {
   @Text(80) name!: string;
   @Flag({ optional: true }) scented?: boolean;
+  @Num(0, 100, { optional: true, description: 'By value, in place of a scent of the shelf, g/kg oils' })
+  vanillin?: number;
   @Many(() => DoseDto, PLAN_LIMITS.dosesPerPot) doses!: DoseDto[];
 }
 
@@ -31,10 +36,36 @@ export class StageDto {
   @Flag({ optional: true, description: 'Cured in light' }) light?: boolean;
 }
 
+class OwnCurveDto {
+  @Text(80, { min: 1 }) id!: string;
+  @One(() => OpticsDto) optics!: OpticsDto;
+}
+
+class YoungDto {
+  @Num(-5, 5) absorbs!: number;
+  @Num(-5, 5) scatters!: number;
+}
+
+export class FittedBaseDto implements FittedBase {
+  @Bands(10_000, { description: 'Absorption, ungelled and cured' }) kUngelled!: number[];
+  @Bands(10_000, { description: 'And gelled' }) kGelled!: number[];
+  @Bands(100, { description: 'Scattering of the gelled base' }) gelScatter!: number[];
+  @Num(0, 1, { description: 'Part of the diffuse light inside that the surface throws back' }) inner!: number;
+  @Num(0, 1, { description: 'By how much a g/kg of powder lowers the scattering' }) load!: number;
+  @One(() => YoungDto) young!: YoungDto;
+  @Num(0, 100, { description: 'Factor on the browning of scents' }) browns!: number;
+  @Numbers(2, -0.5, 0.5, { description: 'Gloss that the reader sees, ungelled and gelled' })
+  gloss!: [number, number];
+}
+
 export class PredictRequestDto implements PredictRequest {
   @Many(() => OilShareDto, PLAN_LIMITS.oils, { description: 'Empty for the near-white reference base' })
   oils!: OilShareDto[];
   @One(() => DoseDto, { nullable: true, optional: true }) scent?: DoseDto | null;
+  @Many(() => OwnCurveDto, FIT_LIMITS.materials, { optional: true, description: 'Colourants by value' })
+  materials?: OwnCurveDto[];
+  @One(() => FittedBaseDto, { nullable: true, optional: true, description: 'The base by value' })
+  base?: FittedBaseDto | null;
   @Many(() => PredictPotDto, PLAN_LIMITS.pots, { min: 1 }) pots!: PredictPotDto[];
   @Many(() => StageDto, 24, { min: 1 }) stages!: StageDto[];
 }

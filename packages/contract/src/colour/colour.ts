@@ -1,12 +1,18 @@
-import { type Stage } from '@kleur/core/pigment';
+import { type FittedBase, type Optics, type Stage } from '@kleur/core/pigment';
 
 /** A colour question by ids of the shelf. Doses in g/kg oils of the pot, shares in any common unit. */
 export interface PredictRequest {
   readonly oils: readonly { readonly materialId: string; readonly share: number }[];
   readonly scent?: { readonly materialId: string; readonly dose: number } | null;
+  /** Colourants by value, as a fit answers them; an id that stands here is not looked for on the shelf. */
+  readonly materials?: readonly { readonly id: string; readonly optics: Optics }[];
+  /** The base as a fit answers it; the reference base without. Tints of the oils come on top. */
+  readonly base?: FittedBase | null;
   readonly pots: readonly {
     readonly name: string;
     readonly scented?: boolean;
+    /** By value, in place of a scent of the shelf, g/kg oils. */
+    readonly vanillin?: number;
     readonly doses: readonly { readonly materialId: string; readonly dose: number }[];
   }[];
   readonly stages: readonly Stage[];

@@ -1,10 +1,9 @@
 import { type LabD65 } from '@kleur/core/colour';
-import { type FittedBase } from '@kleur/core/pigment';
 import { MATERIAL_KINDS, type MaterialKind } from '@kleur/core/material';
 import { PLAN_LIMITS } from '@kleur/core/plan';
 import { OpticsDto } from '../catalogue/materials.dto.ts';
 import { Bands, Flag, Int, Many, Num, Numbers, One, OneOf, Pattern, Text } from '../fields.dto.ts';
-import { DoseDto } from './colour.dto.ts';
+import { DoseDto, FittedBaseDto } from './colour.dto.ts';
 import {
   FIT_LIMITS,
   type FitAnswer,
@@ -41,21 +40,6 @@ class FitReadingDto implements FitReadingWrite {
 export class FitRequestDto implements FitRequest {
   @Many(() => FitColourantDto, FIT_LIMITS.materials) materials!: FitColourantDto[];
   @Many(() => FitReadingDto, FIT_LIMITS.readings) readings!: FitReadingDto[];
-}
-
-class FitYoungDto {
-  @Num(-5, 5) absorbs!: number;
-  @Num(-5, 5) scatters!: number;
-}
-
-export class FittedBaseDto implements FittedBase {
-  @Bands(10_000, { description: 'Absorption, ungelled and cured' }) kUngelled!: number[];
-  @Bands(10_000, { description: 'And gelled' }) kGelled!: number[];
-  @Bands(100, { description: 'Scattering of the gelled base' }) gelScatter!: number[];
-  @Num(0, 1, { description: 'Part of the diffuse light inside that the surface throws back' }) inner!: number;
-  @Num(0, 1, { description: 'By how much a g/kg of powder lowers the scattering' }) load!: number;
-  @One(() => FitYoungDto) young!: FitYoungDto;
-  @Num(0, 100, { description: 'Factor on the browning of scents' }) browns!: number;
 }
 
 class FitCurveDto implements FitCurve {

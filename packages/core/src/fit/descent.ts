@@ -3,7 +3,7 @@ import { Skyline } from '../numerics/skyline.ts';
 import { Forward, type Prepared } from './forward.ts';
 import { type Layout } from './layout.ts';
 import { NormalEquations } from './normal.ts';
-import { atLeastZero, type PriorRow } from './prior.ts';
+import { leastValues, type PriorRow } from './prior.ts';
 import { bandSd, countOf, labResidual } from './seen.ts';
 
 /** Freedom of the errors of whole readings: a wild one loses its weight (Student's t). */
@@ -41,7 +41,7 @@ export function descend(layout: Layout, readings: readonly Prepared[], prior: re
   const equations = new NormalEquations(layout, readings, prior);
   const { matrix, gradient } = equations;
   const damped = new Skyline(equations.first);
-  const bounded = [...atLeastZero(layout)];
+  const least = [...leastValues(layout)];
   const weights = new Float64Array(readings.length).fill(1);
   const misses = new Float64Array(readings.length);
   let p: Float64Array = new Float64Array(layout.size);
@@ -77,7 +77,7 @@ export function descend(layout: Layout, readings: readonly Prepared[], prior: re
     return null;
   }
 
-  /** One step from p; what would fall below zero stays there. */
+  /** One step from p; what would fall below its least value stays there. */
   function step(): Float64Array | null {
     damped.copyFrom(matrix);
     const scale = (i: number, by: number): void => {
@@ -85,12 +85,12 @@ export function descend(layout: Layout, readings: readonly Prepared[], prior: re
       damped.values[at] = damped.values[at]! * by;
     };
     for (let i = 0; i < layout.size; i++) scale(i, 1 + damping);
-    for (const i of bounded) if (p[i]! <= 0 && gradient[i]! > 0) scale(i, 1e9);
+    for (const [i, value] of least) if (p[i]! <= value && gradient[i]! > 0) scale(i, 1e9);
     if (!damped.factor()) return null;
     const x = gradient.slice();
     damped.solve(x);
     const out = p.map((v, i) => v - x[i]!);
-    for (const i of bounded) out[i] = Math.max(0, out[i]!);
+    for (const [i, value] of least) out[i] = Math.max(value, out[i]!);
     return out;
   }
 

@@ -79,7 +79,7 @@ export function fitReadings(problem: FitProblem): FitResult {
   const least = readings.length >= MANY ? LEAST_NOISE : 1;
   const noise = Math.max(least, median(Array.from(fitted.misses)) ?? 1);
   return {
-    base: baseAt(layout, fitted.p),
+    base: baseAt(layout, fitted.p, mostUsed(problem)),
     materials: problem.materials.map((m): FittedMaterial => {
       const own = readings.filter((_, i) =>
         problem.readings[i]!.parts.some((p) => p.id === m.id && p.dose > 0),
@@ -97,6 +97,13 @@ export function fitReadings(problem: FitProblem): FitResult {
     typicalMiss: median(misses),
     steps: fitted.steps,
   };
+}
+
+/** The instrument that most readings were read with. */
+function mostUsed({ readings }: FitProblem): string | undefined {
+  const counts = new Map<string, number>();
+  for (const { instrument } of readings) counts.set(instrument, (counts.get(instrument) ?? 0) + 1);
+  return [...counts].sort((a, b) => b[1] - a[1])[0]?.[0];
 }
 
 function median(values: readonly number[]): number | null {

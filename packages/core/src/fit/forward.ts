@@ -5,7 +5,7 @@ import { absorptionAt, type Optics } from '../pigment/optics.ts';
 import { baseScatter, gelReached } from '../pigment/stage.ts';
 import { SURFACE_K1, SURFACE_K2 } from '../pigment/surface.ts';
 import { bend, bumpFrom, BUMPS, bumpWeights, OVERLAP } from './basis.ts';
-import { BASE, type Layout, OWN } from './layout.ts';
+import { BASE, clumpsBefore, type Layout, OWN } from './layout.ts';
 import { type FitReading } from './problem.ts';
 
 /** A reading with everything worked out that no unknown changes. */
@@ -64,7 +64,7 @@ export function prepare(layout: Layout, reading: FitReading): Prepared {
         typical,
         k: absorptionAt(optics, stage, new Float64Array(BAND_COUNT)),
         s: optics.s,
-        clumps: optics.saturation === null ? 0 : typical / optics.saturation,
+        clumps: clumpsBefore({ optics, typical }),
         glow: optics.emission,
         mirrors,
       };

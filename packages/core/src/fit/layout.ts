@@ -53,6 +53,10 @@ export interface Layout {
   readonly size: number;
 }
 
+/** Typical dose over the dose that halves a colourant's effect, as it was known before; 0 for none. */
+export const clumpsBefore = ({ optics, typical }: Pick<FitMaterial, 'optics' | 'typical'>): number =>
+  optics.saturation === null ? 0 : typical / optics.saturation;
+
 const sizeOf = (m: FitMaterial): number => OWN.end + (m.optics.emission ? 4 : m.mirrors ? 1 : 0);
 
 /** Materials that meet few others come first: the matrix is narrow there. */

@@ -1,5 +1,5 @@
 import { BUMPS } from './basis.ts';
-import { BASE, type Layout, OWN } from './layout.ts';
+import { BASE, clumpsBefore, type Layout, OWN } from './layout.ts';
 
 /** Standard deviations of the unknowns round what was known before. */
 export const PRIOR = {
@@ -98,18 +98,15 @@ export function priorRows(layout: Layout, holdsBase = false): PriorRow[] {
   return rows;
 }
 
-/** Unknowns that may not fall below zero, as first columns. */
-export function atLeastZero(layout: Layout): Set<number> {
-  const out = new Set<number>([layout.base + BASE.load]);
+/** Least values of the unknowns that have one: what is known before and unknown together may not fall below zero. */
+export function leastValues(layout: Layout): Map<number, number> {
+  const out = new Map([[layout.base + BASE.load, 0]]);
   for (const m of layout.materials) {
     const at = layout.of.get(m.id)!;
-    if (m.optics.saturation === null) {
-      out.add(at + OWN.clumps);
-      out.add(at + OWN.clumpsScatter);
-    }
-    if (m.optics.emission) {
-      out.add(at + OWN.quench);
-    } else if (m.mirrors) out.add(at + OWN.sheen);
+    out.set(at + OWN.clumps, -clumpsBefore(m));
+    out.set(at + OWN.clumpsScatter, -clumpsBefore(m));
+    if (m.optics.emission) out.set(at + OWN.quench, 0);
+    else if (m.mirrors) out.set(at + OWN.sheen, 0);
   }
   return out;
 }

@@ -4,7 +4,7 @@ import { type FittedTerms, type Optics } from '../pigment/optics.ts';
 import { cured, GELLED_SCATTER } from '../pigment/stage.ts';
 import { SURFACE_K2 } from '../pigment/surface.ts';
 import { bend } from './basis.ts';
-import { BASE, type Layout, OWN } from './layout.ts';
+import { BASE, clumpsBefore, type Layout, OWN } from './layout.ts';
 import { type FitMaterial } from './problem.ts';
 
 /** Four significant digits: what is stored is what was fitted. */
@@ -17,7 +17,7 @@ const MOST_CLUMPS = 200;
 export function opticsAt(layout: Layout, m: FitMaterial, p: ArrayLike<number>): Optics {
   const at = layout.of.get(m.id)!;
   const { optics, typical } = m;
-  const before = optics.saturation === null ? 0 : typical / optics.saturation;
+  const before = clumpsBefore(m);
   const half = (clumps: number): number | null => (clumps * MOST_CLUMPS < 1 ? null : short(typical / clumps));
   const factor = (b: number): number => Math.exp(bend(p, at, b));
   const gelled = Math.exp(p[at + OWN.gel]!);
@@ -56,9 +56,10 @@ export function opticsAt(layout: Layout, m: FitMaterial, p: ArrayLike<number>): 
   };
 }
 
-/** The base at unknowns `p`. */
-export function baseAt(layout: Layout, p: ArrayLike<number>): FittedBase {
+/** The base at unknowns `p`, as an instrument reads it; without one, without its gloss. */
+export function baseAt(layout: Layout, p: ArrayLike<number>, instrument?: string): FittedBase {
   const at = layout.base;
+  const gloss = instrument === undefined ? undefined : layout.gloss.get(instrument);
   const plain = (gel: number): Float64Array =>
     canvasAbsorption(referenceCanvas, cured(gel), new Float64Array(BAND_COUNT));
   const curve = (k: Float64Array, from: number): number[] =>
@@ -72,6 +73,7 @@ export function baseAt(layout: Layout, p: ArrayLike<number>): FittedBase {
     inner: short(SURFACE_K2 + p[at + BASE.inner]!),
     load: short(p[at + BASE.load]!),
     young: { absorbs: short(p[at + BASE.youngAbsorbs]!), scatters: short(p[at + BASE.youngScatters]!) },
+    gloss: gloss === undefined ? [0, 0] : [short(p[gloss]!), short(p[gloss + 1]!)],
     browns: short(Math.exp(p[at + BASE.scent]!)),
   };
 }

@@ -18,6 +18,7 @@ const base: FittedBase = {
   load: 0.006,
   young: { absorbs: 0.1, scatters: 0.05 },
   browns: 1.1,
+  gloss: [0.006, 0.012],
 };
 const canvas: Canvas = { ...referenceCanvas, base };
 const told = (id: string, saturation: number | null, terms: Partial<FittedTerms>): Candidate => {

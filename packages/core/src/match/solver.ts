@@ -77,7 +77,7 @@ export function createSolver(
   const count = candidates.length;
   const kBase = canvasAbsorption(canvas, stage, new Float64Array(BAND_COUNT));
   const sBase = canvasScatter(canvas, stage, new Float64Array(BAND_COUNT));
-  const { inner, load } = surfaceOf(canvas);
+  const { inner, load, gloss } = surfaceOf(canvas, stage);
   const own = new Float64Array(BAND_COUNT);
   const thereOf = (id: string): number => given.reduce((sum, g) => sum + (g.id === id ? g.dose : 0), 0);
   const seen = new Set<string>();
@@ -238,9 +238,10 @@ export function createSolver(
     for (let j = 0; j < n; j++) e[j] = eMax[ids[j]!]! * v[j]! * v[j]!;
     const packed = isPlain ? plainDoses(n) : fittedDoses(ids);
     mixSubset(tables, ids, e, f, packed, xyz);
-    let x = xyz[0]!;
-    let y = xyz[1]!;
-    let z = xyz[2]!;
+    // The same light in every band is the same share of white.
+    let x = xyz[0]! + gloss;
+    let y = xyz[1]! + gloss;
+    let z = xyz[2]! + gloss;
     if (lit) {
       for (let j = 0; j < n; j++) {
         const emitter = emitters[ids[j]!];

@@ -43,6 +43,8 @@ export interface FittedBase {
   readonly young: { readonly absorbs: number; readonly scatters: number };
   /** Factor on the browning of scents. */
   readonly browns: number;
+  /** Gloss that the reader sees on an ungelled and a gelled face: colours are as it reads them. */
+  readonly gloss: readonly [ungelled: number, gelled: number];
 }
 
 export interface ScentBrowning {
@@ -142,8 +144,22 @@ export function canvasScatter({ base }: Canvas, stage: Stage, out: Spectrum): Sp
   return out;
 }
 
-/** What the surface throws back inside (K2), and how powder lowers the scattering, of a canvas. */
-export const surfaceOf = ({ base }: Canvas): { readonly inner: number; readonly load: number } => ({
-  inner: base?.inner ?? SURFACE_K2,
-  load: base?.load ?? 0,
-});
+/** What is not of single bands in a canvas at a stage. */
+export interface Surface {
+  /** What the surface throws back inside (K2). */
+  readonly inner: number;
+  /** How a g/kg of powder lowers the scattering. */
+  readonly load: number;
+  /** Gloss that is seen. */
+  readonly gloss: number;
+}
+
+export function surfaceOf({ base }: Canvas, stage: Stage): Surface {
+  if (!base) return { inner: SURFACE_K2, load: 0, gloss: 0 };
+  const [ungelled, gelled] = base.gloss;
+  return {
+    inner: base.inner,
+    load: base.load,
+    gloss: ungelled + (gelled - ungelled) * gelReached(stage),
+  };
+}

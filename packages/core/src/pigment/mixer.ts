@@ -31,6 +31,8 @@ export interface MixTables {
   /** What its surface throws back inside, and by how much a g/kg of powder lowers the scattering. */
   readonly inner: number;
   readonly load: number;
+  /** Added to every band at last. */
+  readonly gloss: number;
   /**
    * Per unit effective dose, 36 × `stride`, band by band, so that one band's numbers lie together. Filled up
    * with zeros to a multiple of four colourants, which are mixed four at a time.
@@ -69,7 +71,7 @@ export function mixTables(canvas: Canvas, colourants: readonly Optics[], stage: 
   return {
     kBase: canvasAbsorption(canvas, stage, new Float64Array(BAND_COUNT)),
     sBase: canvasScatter(canvas, stage, new Float64Array(BAND_COUNT)),
-    ...surfaceOf(canvas),
+    ...surfaceOf(canvas, stage),
     stride,
     k,
     s,
@@ -87,7 +89,7 @@ export const createMixer = (canvas: Canvas, colourants: readonly Optics[], stage
 
 /** Builds a mixer on given tables. */
 export function mixerOf(tables: MixTables): Mixer {
-  const { kBase, k, stride, saturation, scatterSaturation, special, load } = tables;
+  const { kBase, k, stride, saturation, scatterSaturation, special, load, gloss } = tables;
   const count = saturation.length;
   const isPlain = special.every((o) => o.emission === null && o.specks === null && !o.terms?.sheen);
   const effective = new Float64Array(stride);
@@ -106,6 +108,7 @@ export function mixerOf(tables: MixTables): Mixer {
     const packed = 1 / (1 + load * powder);
     mix(tables, effective, scattering, packed, out);
     if (!isPlain) addSpecial(doses, packed, out);
+    if (gloss !== 0) for (let b = 0; b < BAND_COUNT; b++) out[b] = out[b]! + gloss;
     return out;
   }
 
