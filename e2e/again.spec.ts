@@ -95,7 +95,7 @@ test('a season is planned backwards from its sale; what cannot be ready says by 
   expect(undated).toEqual([]);
   // 42 days of cure and one to finish.
   expect(batches.find((b) => b.name === 'Tiled courtyard')!.madeOn <= day(80 - 43)).toBe(true);
-  const strip = page.getByRole('button', { name: /^Kingfisher · poured/ });
+  const strip = page.getByRole('button', { name: /^Kingfisher · to pour/ });
   const before = batches.find((b) => b.name === 'Kingfisher')!.madeOn;
   await strip.press('ArrowLeft');
   await expect
