@@ -4,7 +4,6 @@ import { actualsOf } from '@kleur/core/day';
 import { asFitReading, type BookReading, bookReadings, fitMaterial } from '@kleur/core/evidence';
 import { printCgats, printRows } from '@kleur/core/formats';
 import { type FitMaterial, type FitProblem, type FitResult } from '@kleur/core/fit';
-import { startingShelf } from '@kleur/core/material/catalogue';
 import { BatchesService } from '../batches/batches.service.ts';
 import { CatalogueService } from '../catalogue/catalogue.service.ts';
 import { HeavyService } from '../heavy/heavy.service.ts';
@@ -28,9 +27,6 @@ const restOf = ({ doses, hours, gel, face, how }: BookEntry) => ({
   HOW: how,
 });
 
-/** Curves as they were first, by the id of what the application came with. */
-const starting = new Map(startingShelf().map((m) => [m.id, m.optics]));
-
 /** What the maker's own bars say of their colourants. */
 @Injectable()
 export class BookService {
@@ -44,7 +40,7 @@ export class BookService {
     private readonly heavy: HeavyService,
   ) {}
 
-  /** Readings of all batches, the latest pours first. */
+  /** Readings of all batches, the latest first. */
   async entries(): Promise<BookEntry[]> {
     return (await this.all()).map(({ batchId, batchName, potName, doses, stage, reading }) => ({
       id: reading.id,
@@ -132,7 +128,7 @@ export class BookService {
     const [shelf, all] = await Promise.all([this.catalogue.list(), this.all()]);
     const known = new Map<string, FitMaterial>();
     for (const m of shelf) {
-      const material = fitMaterial(m, starting.get(m.id));
+      const material = fitMaterial(m);
       if (material) known.set(m.id, material);
     }
     // What is not on the shelf any more cannot be told apart from the rest of its pot.

@@ -9,7 +9,7 @@ import {
   sameSource,
   upgradeMaterial,
 } from '@kleur/core/material';
-import { startingShelf } from '@kleur/core/material/catalogue';
+import { startingCurve, startingShelf } from '@kleur/core/material/catalogue';
 import { type EntityManager } from 'typeorm';
 import { demoStock } from '../demo/data/demo-shelf.ts';
 import { ProblemError } from '../problems/problem.ts';
@@ -112,15 +112,9 @@ export class CatalogueService implements Content {
 
   /** Back to the curves that follow from the entries alone. @throws ProblemError `not-found`. */
   forgetCurves(ids: readonly string[]): Promise<MaterialWire[]> {
-    const starting = new Map(startingShelf().map((m) => [m.id, m]));
     return this.changeCurves(
       ids.map((id) => ({ id })),
-      (material) => {
-        const first = starting.get(material.id);
-        if (first && sameSource(first, material)) return { optics: first.optics, curve: first.curve };
-        const optics = defaultOptics(material);
-        return { optics, curve: optics && defaultCurve(material.kind) };
-      },
+      startingCurve,
     );
   }
 

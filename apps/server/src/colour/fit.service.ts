@@ -1,8 +1,9 @@
 import { Injectable } from '@nestjs/common';
 import { type FitAnswer, type FitColourant, type FitReadingWrite, type FitRequest } from '@kleur/contract';
 import { type LabD65 } from '@kleur/core/colour';
+import { colourantToFit } from '@kleur/core/evidence';
 import { type FitMaterial, type FitReading } from '@kleur/core/fit';
-import { defaultCurve, defaultOptics, noLooks } from '@kleur/core/material';
+import { defaultOptics, noLooks } from '@kleur/core/material';
 import { referenceCanvas } from '@kleur/core/pigment';
 import { HeavyService } from '../heavy/heavy.service.ts';
 import { ProblemError } from '../problems/problem.ts';
@@ -44,7 +45,11 @@ export class FitService {
         fields,
       );
     const colourants = materials.map((m, i) => asMaterial(m, i));
-    return this.heavy.fit({ materials: colourants, readings: readings.map(asReading) });
+    const { steps: _, ...answer } = await this.heavy.fit({
+      materials: colourants,
+      readings: readings.map(asReading),
+    });
+    return answer;
   }
 }
 
@@ -66,14 +71,7 @@ function asMaterial(m: FitColourant, at: number): FitMaterial {
     throw new ProblemError('invalid-input', `A ${m.kind} has no colour that could be fitted.`, [
       { path: `materials.${at}.kind`, message: 'has no colour' },
     ]);
-  return {
-    id: m.id,
-    optics,
-    spread: defaultCurve(m.kind).spread,
-    typical: m.typical,
-    mirrors: m.kind === 'mica',
-    turns: m.kind === 'botanical' || m.kind === 'dye',
-  };
+  return colourantToFit(m.id, m.kind, optics, m.typical);
 }
 
 const asReading = (r: FitReadingWrite): FitReading => ({

@@ -68,8 +68,11 @@ it('a fit starts from the default curve, whatever was fitted since; specks have 
     optics: other,
     curve: { origin: { kind: 'fitted' as const, version: 1, readings: 3 }, spread: 0.05 },
   };
-  expect(fitMaterial(fitted, red.optics)).toMatchObject({ optics: red.optics, spread: 0.35 });
-  expect(fitMaterial(fitted)!.optics).not.toBe(other);
+  expect(fitMaterial(fitted)).toMatchObject({ optics: red.optics, spread: 0.35 });
+  // An entry that was given another colour since starts from that, not from the curve that it came with.
+  const painted = fitMaterial({ ...fitted, colour: '#3f5fa8' })!.optics;
+  expect(painted).not.toEqual(red.optics);
+  expect(painted).not.toEqual(other);
   expect(fitMaterial(shelfItem('poppy-seed'))).toBeNull();
   expect(fitMaterial(shelfItem('oil-olive'))).toBeNull();
   expect(fitMaterial(shelfItem('mica-dome'))).toMatchObject({ mirrors: true, turns: false });

@@ -3,8 +3,8 @@ import { gelOf } from '../balance/gel.ts';
 import { potComposition } from '../balance/potComposition.ts';
 import { type FitMaterial, type FitReading } from '../fit/problem.ts';
 import { defaultCurve } from '../material/curve.ts';
-import { type Material } from '../material/material.ts';
-import { defaultOptics } from '../material/ownMaterial.ts';
+import { startingCurve } from '../material/catalogue/index.ts';
+import { type Material, type MaterialKind } from '../material/material.ts';
 import { type Canvas } from '../pigment/canvas.ts';
 import { type Optics } from '../pigment/optics.ts';
 import { type Stage } from '../pigment/stage.ts';
@@ -62,22 +62,27 @@ export const asFitReading = ({ reading, doses, canvas, stage }: BookReading): Fi
   seen: { lab: reading.lab, doubt: reading.doubt },
 });
 
+/** A colourant as a fit takes it, by what its kind lets bars tell. */
+export const colourantToFit = (
+  id: string,
+  kind: MaterialKind,
+  optics: Optics,
+  typical: number,
+): FitMaterial => ({
+  id,
+  optics,
+  spread: defaultCurve(kind).spread,
+  typical,
+  mirrors: kind === 'mica',
+  turns: kind === 'botanical' || kind === 'dye',
+});
+
 /**
  * A colourant of the shelf before any bar: its default curve, whatever was fitted to it since, so that every fit starts
  * from the same place. Null for what has no colour of its own, and for specks, which are seen one by one.
- * @param starting curve that it was given at first, where that is known
  */
-export function fitMaterial(m: Material, starting?: Optics | null): FitMaterial | null {
+export function fitMaterial(m: Material): FitMaterial | null {
   if (!m.window || m.optics === null || m.optics.specks) return null;
-  const optics = m.curve?.origin.kind === 'fitted' ? (starting ?? defaultOptics(m)) : m.optics;
-  return (
-    optics && {
-      id: m.id,
-      optics,
-      spread: defaultCurve(m.kind).spread,
-      typical: m.window.typical,
-      mirrors: m.kind === 'mica',
-      turns: m.kind === 'botanical' || m.kind === 'dye',
-    }
-  );
+  const optics = m.curve?.origin.kind === 'fitted' ? startingCurve(m).optics : m.optics;
+  return optics && colourantToFit(m.id, m.kind, optics, m.window.typical);
 }

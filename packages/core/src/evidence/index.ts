@@ -1,5 +1,5 @@
 /** What was really seen: readings, photos with a card, and what they say beside plan and making. */
-export { asFitReading, type BookReading, bookReadings, fitMaterial } from './book.ts';
+export { asFitReading, type BookReading, bookReadings, colourantToFit, fitMaterial } from './book.ts';
 export {
   type BarOfPicture,
   type CardInPicture,

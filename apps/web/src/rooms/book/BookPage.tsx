@@ -107,7 +107,7 @@ export function BookPage(
       {bars.length === 0 ? (
         <p className="soft">No bar of it was read yet. Read one under Result of its batch.</p>
       ) : (
-        <BarTable bars={bars} fitted={fitted} names={names} />
+        <BarTable materialId={material.id} bars={bars} fitted={fitted} names={names} />
       )}
     </div>
   );
@@ -116,11 +116,12 @@ export function BookPage(
 const hexOf = (lab: LabD65): string => screenColourFromLabD65(lab).hex;
 
 function BarTable(props: {
+  readonly materialId: string;
   readonly bars: readonly Bar[];
   readonly fitted: BookFit | null;
   readonly names: readonly MaterialWire[];
 }) {
-  const { bars, fitted, names } = props;
+  const { materialId, bars, fitted, names } = props;
   const print = usePrinter();
   const days = useDays();
   const nameOf = (id: string): string => names.find((m) => m.id === id)?.name ?? id;
@@ -138,7 +139,7 @@ function BarTable(props: {
     >
       {bars.map((b) => {
         const miss = fitted?.readings.find((r) => r.id === b.id);
-        const others = b.doses.filter((d) => d.dose !== b.dose).map((d) => nameOf(d.materialId));
+        const others = b.doses.filter((d) => d.materialId !== materialId).map((d) => nameOf(d.materialId));
         const chip = (lab: LabD65 | undefined) =>
           lab ? <i className={styles.chip} style={{ background: hexOf(lab) }} title={hexOf(lab)} /> : '–';
         return (
