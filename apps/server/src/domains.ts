@@ -1,4 +1,5 @@
 import { batchesDomain } from './batches/batches.domain.ts';
+import { bookDomain } from './book/book.domain.ts';
 import { catalogueDomain } from './catalogue/catalogue.domain.ts';
 import { logDomain } from './log/log.domain.ts';
 import { palettesDomain } from './palettes/palettes.domain.ts';
@@ -18,4 +19,5 @@ export const domains: readonly Domain[] = [
   ticksDomain,
   logDomain,
   recordDomain,
+  bookDomain,
 ];

@@ -10,7 +10,17 @@ export {
   MouldDto,
   PlanDto,
 } from './batches/batches.dto.ts';
-export { BookAcceptDto, BookFitDto, BookPageDto } from './book/book.dto.ts';
+export {
+  BookAcceptDto,
+  BookBackDto,
+  BookBaseDto,
+  BookFitDto,
+  BookForgetDto,
+  BookPageDto,
+  LearningDto,
+  TestBarDto,
+  TestBarSendDto,
+} from './book/book.dto.ts';
 export { FitAnswerDto, fitExample, FitRequestDto } from './colour/fit.dto.ts';
 export { CalendarFeedDto, CalendarPageDto, CalendarQueryDto, DaysWriteDto } from './calendar/calendar.dto.ts';
 export {

@@ -23,7 +23,20 @@ export {
   type PredictResponse,
   type StagePrediction,
 } from './colour/colour.ts';
-export { type BookAccept, type BookEntry, type BookFit, type BookPage } from './book/book.ts';
+export {
+  type BookAccept,
+  type BookBack,
+  type BookBase,
+  type BookBaseFit,
+  type BookEntry,
+  type BookFit,
+  type BookForget,
+  type BookPage,
+  type Learning,
+  type LearningCurve,
+  type TestBarSend,
+  type TestBarWrite,
+} from './book/book.ts';
 export {
   FIT_LIMITS,
   type FitAnswer,

@@ -1,13 +1,16 @@
 import {
   type BatchPage,
+  type BookBase,
   type BookFit,
   type BookPage,
   type FitAnswer,
   type FitRequest,
+  type Learning,
   type MaterialWire,
   type PredictResponse,
   type Problem,
   routes,
+  type TestBarWrite,
 } from '@kleur/contract';
 import { parseCgats } from '@kleur/core/formats';
 import { startApp, type TestApp } from '../../test/app.ts';
@@ -69,7 +72,7 @@ it('goes out as CGATS, which reads back the same, and as CSV', async () => {
   });
   const csv = (await t.api.get(routes.bookCsv).expect(200)).text.trim().split('\r\n');
   expect(csv).toHaveLength(readings.length + 1);
-  expect(csv[0]).toBe('batch,pot,on,L,a,b,doubt,doses,hours,gel,face,how');
+  expect(csv[0]).toBe('batch,pot,on,L,a,b,doubt,doses,hours,gel,face,how,instrument,lot');
 });
 
 describe('a fit to them', () => {
@@ -88,7 +91,9 @@ describe('a fit to them', () => {
 
   it('is taken over into the shelf, counts its versions, changes what is predicted, and can be given up', async () => {
     const [before, colour] = [await shelfItem('red-iron-oxide'), await labOf('red-iron-oxide', 2)];
-    const accept = { materialIds: ['red-iron-oxide'] };
+    const { fitId } = await fit();
+    const accept = { fitId, materialIds: ['red-iron-oxide'] };
+    const forget = { materialIds: ['red-iron-oxide'] };
     const [taken] = (await t.api.post(routes.bookAccept).send(accept).expect(200)).body as MaterialWire[];
     expect(taken!.curve!.origin).toMatchObject({ kind: 'fitted', version: 1 });
     expect(taken!.version).toBe(before.version + 1);
@@ -97,11 +102,23 @@ describe('a fit to them', () => {
     const [again] = (await t.api.post(routes.bookAccept).send(accept).expect(200)).body as MaterialWire[];
     expect(again!.curve!.origin).toMatchObject({ version: 2 });
     expect(again!.optics).toEqual(taken!.optics);
+    expect(((await t.api.get(routes.bookLearnings)).body as Learning[]).map((l) => l.version)).toEqual([
+      2, 1,
+    ]);
+    const [earlier] = (
+      await t.api
+        .post(routes.bookBack)
+        .send({ version: 1, materialIds: ['red-iron-oxide'] })
+        .expect(200)
+    ).body as MaterialWire[];
+    expect(earlier!.curve!.origin).toMatchObject({ version: 1 });
     // An edit of the entry leaves it alone.
-    const { id: _i, optics: _o, curve: _c, builtIn: _b, version, ...write } = again!;
-    const edited = await t.api.put(routes.material(again!.id)).send({ ...write, version, name: 'Gate red' });
+    const { id: _i, optics: _o, curve: _c, builtIn: _b, version, ...write } = earlier!;
+    const edited = await t.api
+      .put(routes.material(earlier!.id))
+      .send({ ...write, version, name: 'Gate red' });
     expect((edited.body as MaterialWire).optics).toEqual(taken!.optics);
-    const [back] = (await t.api.post(routes.bookForget).send(accept).expect(200)).body as MaterialWire[];
+    const [back] = (await t.api.post(routes.bookForget).send(forget).expect(200)).body as MaterialWire[];
     expect(back!.optics).toEqual(before.optics);
     expect(back!.curve).toEqual(before.curve);
   });
@@ -110,10 +127,121 @@ describe('a fit to them', () => {
     const before = await shelfItem('red-iron-oxide');
     const { body } = await t.api
       .post(routes.bookAccept)
-      .send({ materialIds: ['red-iron-oxide', 'no-such'] })
+      .send({ fitId: (await fit()).fitId, materialIds: ['red-iron-oxide', 'no-such'] })
       .expect(400);
     expect((body as Problem).fields[0]!.path).toBe('materialIds.1');
     expect(await shelfItem('red-iron-oxide')).toEqual(before);
+  });
+});
+
+describe('bars that no batch knows of', () => {
+  const bar = (id: string, change: Partial<TestBarWrite>): TestBarWrite => ({
+    id,
+    name: id,
+    on: '2026-03-09',
+    hours: 1008,
+    gel: 1,
+    how: 'lab',
+    doubt: 0.5,
+    note: '',
+    doses: [],
+    oils: [],
+    vanillin: 0,
+    ...change,
+  });
+  const send = (bars: readonly TestBarWrite[]) => t.api.post(routes.bookBars).send({ bars });
+  const greyBase = [bar('bare-1', { lab: [80, -1, 12] }), bar('bare-0', { lab: [86, -1, 8], gel: 0 })];
+
+  it('are kept once, stand in the book, and can be deleted', async () => {
+    await send(greyBase).expect(201);
+    await send(greyBase).expect(201);
+    const own = (await book()).readings.filter((r) => r.id.startsWith('bare-'));
+    expect(own).toHaveLength(2);
+    expect(own[0]).toMatchObject({ batchId: null, face: null, doses: [], hours: 1008 });
+    await t.api.delete(routes.bookBar('bare-1')).expect(200);
+    // Sent again by a device that has not heard of it: it stays deleted until it is restored.
+    await send(greyBase).expect(201);
+    expect((await book()).readings.filter((r) => r.id.startsWith('bare-'))).toHaveLength(1);
+    await t.api.post(routes.bookBarRestore('bare-1')).expect(200);
+  });
+
+  it('tell the base, which predictions then count on until it is given up', async () => {
+    const bare = async (): Promise<readonly number[]> =>
+      (
+        (
+          await t.api
+            .post(routes.predict)
+            .send({ oils: [], pots: [{ name: '', doses: [] }], stages: [{ hours: 1008, gel: 1 }] })
+        ).body as PredictResponse
+      ).pots[0]!.stages[0]!.lab;
+    const before = await bare();
+    const { fitId, base } = await fit();
+    expect(base!.readings).toBe(2);
+    expect(base!.after[1][0]).toBeLessThan(base!.before[1][0] - 2);
+    expect(base!.before[1][0]).toBeCloseTo(before[0]!, 1);
+    await t.api
+      .post(routes.bookAccept)
+      .send({ fitId, materialIds: ['red-iron-oxide'] })
+      .expect(200);
+    const { learnt } = (await t.api.get(routes.bookBase)).body as BookBase;
+    expect(learnt).toMatchObject({ version: 3, readings: 2 });
+    (await bare()).forEach((v, i) => expect(v).toBeCloseTo(base!.after[1][i]!, 1));
+    await t.api
+      .post(routes.bookForget)
+      .send({ materialIds: ['red-iron-oxide'], base: true })
+      .expect(200);
+    expect(((await t.api.get(routes.bookBase)).body as BookBase).learnt).toBeNull();
+    expect(await bare()).toEqual(before);
+  });
+
+  it('are not taken over from a fit that was seen before others came', async () => {
+    const { fitId } = await fit();
+    await send([bar('late', { lab: [60, 10, 10], doses: [{ materialId: 'red-iron-oxide', dose: 1 }] })]);
+    const { body } = await t.api.post(routes.bookAccept).send({ fitId, materialIds: [] }).expect(409);
+    expect((body as Problem).code).toBe('stale-version');
+  });
+
+  it('go out with their spectra, as they came', async () => {
+    const spectrum = Array.from({ length: 36 }, (_, i) => 0.2 + i / 100);
+    await send([bar('read', { spectrum, how: 'reader', instrument: 'Lens', lot: '7' })]).expect(201);
+    const entry = (await book()).readings.find((r) => r.id === 'read')!;
+    expect(entry.lab[0]).toBeGreaterThan(50);
+    const { samples } = parseCgats((await t.api.get(routes.bookSpectra).expect(200)).text);
+    expect(samples).toHaveLength(1);
+    samples[0]!.spectrum!.forEach((v, i) => expect(v).toBeCloseTo(spectrum[i]!, 5));
+    expect(samples[0]!.rest).toMatchObject({ INSTRUMENT: 'Lens', LOT: '7' });
+  });
+
+  it.each<[string, Partial<TestBarWrite>, string]>([
+    [
+      'a dose of zero',
+      { lab: [50, 0, 0], doses: [{ materialId: 'red-iron-oxide', dose: 0 }] },
+      'doses.0.dose',
+    ],
+    [
+      'one colourant twice',
+      {
+        lab: [50, 0, 0],
+        doses: [
+          { materialId: 'red-iron-oxide', dose: 1 },
+          { materialId: 'red-iron-oxide', dose: 2 },
+        ],
+      },
+      'doses.1.materialId',
+    ],
+    [
+      'a colourant that is not there',
+      { lab: [50, 0, 0], doses: [{ materialId: 'no', dose: 1 }] },
+      'materialId',
+    ],
+    ['neither spectrum nor colour', {}, 'lab'],
+    ['percent for a spectrum', { spectrum: Array<number>(36).fill(45) }, 'spectrum'],
+    ['too few bands', { spectrum: [0.5] }, 'spectrum'],
+  ])('are refused with %s, and none of them is kept', async (_, change, path) => {
+    const { body, status } = await send([bar('good', { lab: [50, 0, 0] }), bar('bad', change)]);
+    expect([400, 422]).toContain(status);
+    expect((body as Problem).fields[0]!.path).toContain(path);
+    expect((await book()).readings.some((r) => r.id === 'good')).toBe(false);
   });
 });
 

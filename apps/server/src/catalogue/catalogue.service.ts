@@ -102,39 +102,39 @@ export class CatalogueService implements Content {
     return wire(row);
   }
 
-  /** Curves that were fitted to readings, all of them or none. @throws ProblemError `not-found`. */
-  setCurves(fitted: readonly FittedMaterial[]): Promise<MaterialWire[]> {
-    return this.changeCurves(fitted, ({ curve }, { optics, spread, readings }) => {
-      const before = curve?.origin.kind === 'fitted' ? curve.origin.version : 0;
-      return { optics, curve: { origin: { kind: 'fitted', version: before + 1, readings }, spread } };
-    });
+  /** Inside a running write: curves that were fitted to readings. @throws ProblemError `not-found`. */
+  setCurves(m: EntityManager, fitted: readonly FittedMaterial[], version: number): Promise<MaterialWire[]> {
+    return this.changeCurves(m, fitted, (_, { optics, spread, readings }) => ({
+      optics,
+      curve: { origin: { kind: 'fitted', version, readings }, spread },
+    }));
   }
 
-  /** Back to the curves that follow from the entries alone. @throws ProblemError `not-found`. */
-  forgetCurves(ids: readonly string[]): Promise<MaterialWire[]> {
+  /** Inside a running write: back to the curves that follow from the entries alone. @throws ProblemError `not-found`. */
+  forgetCurves(m: EntityManager, ids: readonly string[]): Promise<MaterialWire[]> {
     return this.changeCurves(
+      m,
       ids.map((id) => ({ id })),
       startingCurve,
     );
   }
 
-  private changeCurves<T extends { readonly id: string }>(
+  private async changeCurves<T extends { readonly id: string }>(
+    m: EntityManager,
     of: readonly T[],
     curveOf: (material: Material, item: T) => Pick<Material, 'optics' | 'curve'>,
   ): Promise<MaterialWire[]> {
-    return this.writes.run(async (m) => {
-      const rows: MaterialEntity[] = [];
-      for (const item of of) {
-        const { version } = await this.store.get(item.id, m);
-        rows.push(
-          await this.store.change(m, item.id, version, ({ data }) => {
-            const material = upgradeMaterial(data);
-            return columns({ ...material, ...curveOf(material, item) });
-          }),
-        );
-      }
-      return rows.map(wire);
-    });
+    const rows: MaterialEntity[] = [];
+    for (const item of of) {
+      const { version } = await this.store.get(item.id, m);
+      rows.push(
+        await this.store.change(m, item.id, version, ({ data }) => {
+          const material = upgradeMaterial(data);
+          return columns({ ...material, ...curveOf(material, item) });
+        }),
+      );
+    }
+    return rows.map(wire);
   }
 
   async setDeleted(id: string, deleted: boolean): Promise<MaterialWire> {

@@ -5,17 +5,20 @@ import { canvasOfOils, scentBrowning } from '@kleur/core/material';
 import { type Composition, type Optics } from '@kleur/core/pigment';
 import { HeavyService } from '../heavy/heavy.service.ts';
 import { CatalogueService } from '../catalogue/catalogue.service.ts';
+import { LearningsService } from '../catalogue/learnings.service.ts';
 
 @Injectable()
 export class ColourService {
   constructor(
     private readonly catalogue: CatalogueService,
+    private readonly learnings: LearningsService,
     private readonly heavy: HeavyService,
   ) {}
 
-  /** Colour of every pot at every stage, from the shelf's current curves, and those that are sent along. */
+  /** Colour of every pot at every stage, from the shelf's current curves and the base as it is learnt, or those that are sent along. */
   async predict(request: PredictRequest): Promise<PredictResponse> {
-    const { oils, scent, pots, stages, materials = [], base } = request;
+    const { oils, scent, pots, stages, materials = [] } = request;
+    const base = request.base ?? (await this.learnings.base())?.base;
     const byValue = new Map(materials.map((m) => [m.id, m.optics]));
     const shelf = await this.catalogue.resolve([
       ...oils.map((o, i) => ({ id: o.materialId, path: `oils.${i}.materialId`, wants: 'oil' as const })),
@@ -37,7 +40,7 @@ export class ColourService {
         if (optics) own.set(optics, (own.get(optics) ?? 0) + dose);
       }
       const composition: Composition = {
-        canvas: { ...canvasOfOils(blend, browning), ...(base && { base }) },
+        canvas: canvasOfOils(blend, browning, 0, base),
         parts: [
           ...partsOf(
             pot.doses

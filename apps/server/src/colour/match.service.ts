@@ -8,6 +8,7 @@ import { predictColour, type Stage } from '@kleur/core/pigment';
 import { grams } from '@kleur/core/units';
 import { BatchesService } from '../batches/batches.service.ts';
 import { CatalogueService } from '../catalogue/catalogue.service.ts';
+import { LearningsService } from '../catalogue/learnings.service.ts';
 import { HeavyService } from '../heavy/heavy.service.ts';
 import { PalettesService } from '../palettes/palettes.service.ts';
 import { ProblemError } from '../problems/problem.ts';
@@ -16,6 +17,7 @@ import { ProblemError } from '../problems/problem.ts';
 export class MatchService {
   constructor(
     private readonly catalogue: CatalogueService,
+    private readonly learnings: LearningsService,
     private readonly batches: BatchesService,
     private readonly palettes: PalettesService,
     private readonly heavy: HeavyService,
@@ -37,6 +39,8 @@ export class MatchService {
       canvas: canvasOfOils(
         oils.map((o) => ({ material: shelf.get(o.materialId)!, share: o.share })),
         scent ? scentBrowning(shelf.get(scent.materialId)!, scent.dose) : null,
+        0,
+        (await this.learnings.base())?.base,
       ),
       candidates: candidatesOf([...shelf.values()], filter),
       most,

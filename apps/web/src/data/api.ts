@@ -15,6 +15,7 @@ export const TAGS = [
   'Batches',
   'Copies',
   'Feed',
+  'Learnings',
   'Materials',
   'Palettes',
   'Readings',

@@ -1,4 +1,17 @@
-import { type BookFit, type BookPage, type MaterialWire, routes } from '@kleur/contract';
+import {
+  type BookAccept,
+  type BookBack,
+  type BookBase,
+  type BookFit,
+  type BookForget,
+  type BookPage,
+  type Learning,
+  type MaterialWire,
+  routes,
+  type TestBarSend,
+} from '@kleur/contract';
+import { type TestBar } from '@kleur/core/evidence';
+import { type LearntBase } from '@kleur/core/plan';
 import { api } from './api.ts';
 
 /** What bars that were read say of the shelf. */
@@ -10,15 +23,51 @@ const bookApi = api.injectEndpoints({
     }),
     /** Not asked again by itself: it is worked out for as long as somebody looks at it. */
     bookFit: b.mutation<BookFit, void>({ query: () => ({ url: routes.bookFit, method: 'POST' }) }),
-    acceptCurves: b.mutation<MaterialWire[], readonly string[]>({
-      query: (materialIds) => ({ url: routes.bookAccept, method: 'POST', body: { materialIds } }),
-      invalidatesTags: ['Materials'],
+    acceptCurves: b.mutation<MaterialWire[], BookAccept>({
+      query: (body) => ({ url: routes.bookAccept, method: 'POST', body }),
+      invalidatesTags: ['Materials', 'Learnings'],
     }),
-    forgetCurves: b.mutation<MaterialWire[], readonly string[]>({
-      query: (materialIds) => ({ url: routes.bookForget, method: 'POST', body: { materialIds } }),
-      invalidatesTags: ['Materials'],
+    forgetCurves: b.mutation<MaterialWire[], BookForget>({
+      query: (body) => ({ url: routes.bookForget, method: 'POST', body }),
+      invalidatesTags: ['Materials', 'Learnings'],
+    }),
+    takeBack: b.mutation<MaterialWire[], BookBack>({
+      query: (body) => ({ url: routes.bookBack, method: 'POST', body }),
+      invalidatesTags: ['Materials', 'Learnings'],
+    }),
+    learnings: b.query<Learning[], void>({
+      query: () => routes.bookLearnings,
+      providesTags: ['Learnings'],
+    }),
+    learntBase: b.query<BookBase, void>({ query: () => routes.bookBase, providesTags: ['Learnings'] }),
+    addBars: b.mutation<TestBar[], TestBarSend>({
+      query: (body) => ({ url: routes.bookBars, method: 'POST', body }),
+      invalidatesTags: ['Readings'],
+    }),
+    removeBar: b.mutation<TestBar, string>({
+      query: (id) => ({ url: routes.bookBar(id), method: 'DELETE' }),
+      invalidatesTags: ['Readings'],
+    }),
+    restoreBar: b.mutation<TestBar, string>({
+      query: (id) => ({ url: routes.bookBarRestore(id), method: 'POST' }),
+      invalidatesTags: ['Readings'],
     }),
   }),
 });
 
-export const { useBookQuery, useBookFitMutation, useAcceptCurvesMutation, useForgetCurvesMutation } = bookApi;
+export const {
+  useBookQuery,
+  useBookFitMutation,
+  useAcceptCurvesMutation,
+  useForgetCurvesMutation,
+  useTakeBackMutation,
+  useLearningsQuery,
+  useLearntBaseQuery,
+  useLazyLearntBaseQuery,
+  useAddBarsMutation,
+  useRemoveBarMutation,
+  useRestoreBarMutation,
+} = bookApi;
+
+/** The base as bars told it; null for the reference base, undefined while nobody knows. */
+export const useLearntBase = (): LearntBase | null | undefined => useLearntBaseQuery().data?.learnt;

@@ -12,6 +12,7 @@ import {
   LIQUID_WAYS,
   type LiquidKind,
   type LiquidWay,
+  type LearntBase,
   type LyeChoice,
   type Mould,
   MOULD_SHAPES,
@@ -35,6 +36,7 @@ import {
   type Work,
 } from '@kleur/core/plan';
 import { type Grams, type GramsPerKg } from '@kleur/core/units';
+import { FittedBaseDto } from '../colour/colour.dto.ts';
 import {
   BATCH_STATES,
   type BatchDocument,
@@ -118,6 +120,12 @@ class AdditiveRowDto {
   @OneOf(ADDITIVE_MOMENTS) moment!: AdditiveMoment;
 }
 
+export class LearntBaseDto implements LearntBase {
+  @Int(1, 1_000_000) version!: number;
+  @Int(0, 100_000) readings!: number;
+  @One(() => FittedBaseDto) base!: FittedBaseDto;
+}
+
 class BaseDto {
   @Many(() => OilRowDto, L.oils) oils!: OilRowDto[];
   @Within(L.totalOils, 'g') totalOils!: Grams;
@@ -127,6 +135,8 @@ class BaseDto {
   @Within(L.temperature, '°C') temperature!: number;
   @One(() => ScentChoiceDto, { nullable: true }) scent!: ScentChoiceDto | null;
   @Many(() => AdditiveRowDto, L.additives) additives!: AdditiveRowDto[];
+  @One(() => LearntBaseDto, { optional: true, description: 'As bars told it; without it the reference base' })
+  learnt?: LearntBaseDto;
 }
 
 export class MouldDto implements Mould {

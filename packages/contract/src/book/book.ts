@@ -1,17 +1,21 @@
 import { type LabD65 } from '@kleur/core/colour';
-import { type Face, type ReadHow } from '@kleur/core/evidence';
+import { type Face, type ReadHow, type ReadWith, type TestBar } from '@kleur/core/evidence';
+import { type FittedBase } from '@kleur/core/pigment';
+import { type LearntBase } from '@kleur/core/plan';
 import { type FitCurve, type FitMiss } from '../colour/fit.ts';
 
-/** Bars of one colourant that were read, as the swatch book shows them. */
-export interface BookEntry {
+/** A bar that was read, as the swatch book shows it. */
+export interface BookEntry extends ReadWith {
   readonly id: string;
-  readonly batchId: string;
+  /** Null for a bar that no batch knows of. */
+  readonly batchId: string | null;
   readonly batchName: string;
   readonly potName: string;
   /** `YYYY-MM-DD`. */
   readonly on: string;
   readonly hours: number;
-  readonly face: Face;
+  /** Null for a bar that no batch knows of. */
+  readonly face: Face | null;
   readonly gel: number;
   readonly how: ReadHow;
   readonly doubt: number;
@@ -19,18 +23,73 @@ export interface BookEntry {
   readonly doses: readonly { readonly materialId: string; readonly dose: number }[];
 }
 
+/** Bars that no batch knows of, as they are sent: the Lab follows where there is a spectrum. */
+export type TestBarWrite = Omit<TestBar, 'lab'> & { readonly lab?: LabD65 };
+
+export interface TestBarSend {
+  readonly bars: readonly TestBarWrite[];
+}
+
 export interface BookPage {
   readonly readings: readonly BookEntry[];
 }
 
+/** What the bare bars say of the base. Labs of the bare base in full cure, ungelled and gelled. */
+export interface BookBaseFit {
+  readonly base: FittedBase;
+  readonly readings: number;
+  readonly before: readonly [ungelled: LabD65, gelled: LabD65];
+  readonly after: readonly [ungelled: LabD65, gelled: LabD65];
+}
+
 /** A fit to the readings of the book, not taken over yet. */
 export interface BookFit {
+  /** Names what was fitted, so that nothing else is taken over than what was seen. */
+  readonly fitId: string;
+  /** Null where no bare bar was read: the base stays as it is known. */
+  readonly base: BookBaseFit | null;
   readonly materials: readonly FitCurve[];
   readonly readings: readonly FitMiss[];
   readonly typicalMiss: number | null;
 }
 
-/** Of which colourants fitted curves are taken over, or given up. */
+/** Of which colourants the fitted curves are taken over; the base is, where bare bars were read. */
 export interface BookAccept {
+  readonly fitId: string;
   readonly materialIds: readonly string[];
+}
+
+export interface BookForget {
+  readonly materialIds: readonly string[];
+  /** The base as well. */
+  readonly base?: boolean;
+}
+
+/** A curve as it was taken over. */
+export interface LearningCurve {
+  readonly materialId: string;
+  readonly readings: number;
+  readonly spread: number;
+  readonly typicalMiss: number | null;
+}
+
+/** One time that something was taken over from bars. They are kept, and counted through. */
+export interface Learning {
+  readonly version: number;
+  /** ISO 8601. */
+  readonly at: string;
+  /** Readings of the base that was taken over with it; null where the base stayed. */
+  readonly baseReadings: number | null;
+  readonly curves: readonly LearningCurve[];
+}
+
+/** Takes curves of an earlier time back. */
+export interface BookBack {
+  readonly version: number;
+  readonly materialIds: readonly string[];
+}
+
+/** The base as it is known from bars; null for the reference base. */
+export interface BookBase {
+  readonly learnt: LearntBase | null;
 }

@@ -1,4 +1,4 @@
-import { type LabD65 } from '@kleur/core/colour';
+import { BAND_COUNT, type LabD65 } from '@kleur/core/colour';
 import {
   type Face,
   FACES,
@@ -7,6 +7,7 @@ import {
   READ_HOW,
   type ReadHow,
   type Reading,
+  type ReadWith,
   READING_LIMITS,
 } from '@kleur/core/evidence';
 import { PLAN_LIMITS } from '@kleur/core/plan';
@@ -36,7 +37,7 @@ import {
 import { BATCH_STATES, type BatchState } from '../batches/batches.ts';
 import { DAY, FaceStripeDto, PlanDto } from '../batches/batches.dto.ts';
 import { Id, ID_LENGTH, Within } from '../batches/plan-fields.dto.ts';
-import { Int, Many, Num, Numbers, One, OneOf, Pattern, Text, Texts } from '../fields.dto.ts';
+import { Flag, Int, Many, Num, Numbers, One, OneOf, Pattern, Text, Texts } from '../fields.dto.ts';
 import {
   type AgainWrite,
   type LineBatch,
@@ -124,7 +125,17 @@ export class RecordWireDto implements RecordWire {
   @Int(0, 1_000_000_000, { description: 'That the record grew from; 0 for the first' }) version!: number;
 }
 
-export class ReadingWriteDto implements ReadingWrite {
+/** How a colour was taken, where more is known of it than its Lab. */
+export class ReadWithDto implements ReadWith {
+  @Numbers(BAND_COUNT, -0.02, 1.5, { optional: true, description: '380–730 nm in 10 nm steps, as read' })
+  spectrum?: number[];
+  @Text(READING_LIMITS.instrument, { optional: true, description: 'What it was read with' })
+  instrument?: string;
+  @Flag({ optional: true, description: 'Whether the instrument sees the gloss too' }) hasGloss?: boolean;
+  @Text(READING_LIMITS.lot, { optional: true, description: 'Of the colourant' }) lot?: string;
+}
+
+export class ReadingWriteDto extends ReadWithDto implements ReadingWrite {
   @Text(ID_LENGTH, { min: 1, description: 'Made by the device' }) id!: string;
   @Id() potId!: string;
   @OneOf(FACES) face!: Face;
@@ -134,6 +145,7 @@ export class ReadingWriteDto implements ReadingWrite {
   @Within(READING_LIMITS.doubt, '± ΔE00') doubt!: number;
   @Text(FILE) file!: string;
   @Text(READING_LIMITS.note) note!: string;
+  @Flag({ optional: true, description: 'Of this piece, where it is not as the batch' }) gelled?: boolean;
 }
 
 /** Readings of one photo are kept together, or none of them. */

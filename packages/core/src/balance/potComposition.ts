@@ -17,7 +17,7 @@ function canvasAt(
   scentDose: number,
   oilsBy: ReadonlyMap<string | null, number> = new Map([[null, 1]]),
 ): Canvas {
-  const { scent } = plan.base;
+  const { scent, learnt } = plan.base;
   const met = [...oilsBy].filter(([, mass]) => mass > 0);
   const all = met.reduce((sum, [, mass]) => sum + mass, 0);
   return canvasOfOils(
@@ -28,6 +28,7 @@ function canvasAt(
     }),
     scent && scentDose > 0 ? browningOf(scentBlend(plan, scent, 1), scentDose, scent.stabiliser) : null,
     milkShare(plan),
+    learnt?.base,
   );
 }
 

@@ -9,6 +9,7 @@ import { type BatchGel, gelOf } from '../balance/gel.ts';
 import { type Flow, tinted } from '../balance/flow.ts';
 import { type Batter, batterOf } from '../balance/lye.ts';
 import { embedMaterials } from '../plan/embed.ts';
+import { type LearntBase } from '../plan/learntBase.ts';
 import { materialOf, type Plan } from '../plan/plan.ts';
 import { type PrepSheet, prepSheet } from '../work/prep.ts';
 import { type ScentBlend, scentBlend } from '../balance/scent.ts';
@@ -55,6 +56,8 @@ export interface CheckContext {
   readonly print?: Printer;
   /** Without it, the plan's own copies tell. */
   readonly shelf?: ShelfState;
+  /** The base as bars have told it by now; null where none has. Without it, the plan's own tells. */
+  readonly learnt?: LearntBase | null;
   /** Whether the batch is made, so that a changed shelf no longer concerns it. Default false. */
   readonly made?: boolean;
 }
@@ -70,6 +73,7 @@ export interface PlanFacts {
   readonly measuring: Measuring;
   readonly print: Printer;
   readonly shelf: ShelfState;
+  readonly learnt: LearntBase | null;
   readonly made: boolean;
   readonly batter: Batter;
   readonly flow: Flow;
@@ -94,7 +98,13 @@ export interface PlanFacts {
  */
 export function planFacts(
   plan: Plan,
-  { measuring, print = printerFor(metricUnits), shelf, made = false }: CheckContext,
+  {
+    measuring,
+    print = printerFor(metricUnits),
+    shelf,
+    learnt = plan.base.learnt ?? null,
+    made = false,
+  }: CheckContext,
 ): PlanFacts {
   const flow = flowOf(plan);
   const gel = gelOf(plan);
@@ -104,6 +114,7 @@ export function planFacts(
     measuring,
     print,
     made,
+    learnt,
     shelf: shelf ?? new Map(plan.materials.map((m) => [m.id, m])),
     batter: batterOf(plan),
     flow,

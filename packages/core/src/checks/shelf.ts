@@ -1,6 +1,7 @@
 import { type Material } from '../material/material.ts';
 import { type Optics } from '../pigment/optics.ts';
-import { refreshMaterial } from '../plan/edit/index.ts';
+import { refreshMaterial, setLearntBase } from '../plan/edit/index.ts';
+import { sameLearntBase } from '../plan/learntBase.ts';
 import { type Plan } from '../plan/plan.ts';
 import { type Printer } from '../units/printer.ts';
 import { type Check, type CheckLevel, type CheckPlace, type PlanFacts } from './check.ts';
@@ -78,7 +79,7 @@ interface Differing {
  * lye, until the maker takes the new ones. What keeps people safe is told by material, the rest in one. A batch that
  * is made stays as it was made.
  */
-export function checkShelfDiffers({ plan, shelf, made, print }: PlanFacts): Check[] {
+export function checkShelfDiffers({ plan, shelf, learnt, made, print }: PlanFacts): Check[] {
   if (made) return [];
   const all = plan.materials.flatMap((copy): Differing[] => {
     const now = shelf.get(copy.id);
@@ -103,15 +104,16 @@ export function checkShelfDiffers({ plan, shelf, made, print }: PlanFacts): Chec
     repairs: [{ label: 'Take the shelf’s values', apply: (p) => refreshMaterial(p, d.now) }],
   }));
   const slight = all.filter((d) => !isGrave(d));
-  const [first] = slight;
-  if (!first) return grave;
+  const newBase = !sameLearntBase(plan.base.learnt, learnt ?? undefined);
+  if (slight.length === 0 && !newBase) return grave;
+  const of = [...slight.map((d) => `${d.copy.name} (${said(d)})`), ...(newBase ? [baseText(learnt)] : [])];
   return [
     ...grave,
     {
       id: 'shelf-newer',
       level: 'tip',
-      place: placeOf(plan, first.copy),
-      sentence: `The shelf has other values than this plan for ${slight.map((d) => `${d.copy.name} (${said(d)})`).join('; ')}.`,
+      place: slight[0] ? placeOf(plan, slight[0].copy) : { at: 'oils' },
+      sentence: `The shelf has other values than this plan for ${of.join('; ')}.`,
       arithmetic:
         slight.flatMap((d) => arithmetic(d).map((line) => `${d.copy.name}, ${line}`)).join('; ') ||
         'The plan keeps the curves that it was made with.',
@@ -119,12 +121,17 @@ export function checkShelfDiffers({ plan, shelf, made, print }: PlanFacts): Chec
       repairs: [
         {
           label: 'Take the shelf’s values',
-          apply: (p) => slight.reduce((sum, d) => refreshMaterial(sum, d.now), p),
+          apply: (p) => slight.reduce((sum, d) => refreshMaterial(sum, d.now), setLearntBase(p, learnt)),
         },
       ],
     },
   ];
 }
+
+const baseText = (learnt: PlanFacts['learnt']): string =>
+  learnt
+    ? `the bare base (now from ${learnt.readings === 1 ? 'one of your bars' : `${learnt.readings} of your bars`})`
+    : 'the bare base (the reference again)';
 
 /** Where a material stands in a plan: the first place that uses it. */
 function placeOf(plan: Plan, material: Material): CheckPlace {

@@ -1,5 +1,13 @@
 /** What was really seen: readings, photos with a card, and what they say beside plan and making. */
-export { asFitReading, type BookReading, bookReadings, colourantToFit, fitMaterial } from './book.ts';
+export {
+  asFitReading,
+  type BookReading,
+  bookReadings,
+  colourantToFit,
+  fitMaterial,
+  type PotReading,
+  testBarReading,
+} from './book.ts';
 export {
   type BarOfPicture,
   type CardInPicture,
@@ -34,6 +42,14 @@ export {
   READING_PROBLEM_TEXT,
   type ReadingProblem,
   readingProblem,
+  type ReadWith,
   stageOfFace,
 } from './reading.ts';
 export { colourFromText, type TypedColour } from './typedColour.ts';
+export {
+  TEST_BAR_LIMITS,
+  type TestBar,
+  testBarCanvas,
+  testBarProblem,
+  type TestBarProblem,
+} from './testBar.ts';

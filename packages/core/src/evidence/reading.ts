@@ -21,8 +21,20 @@ export const READ_HOW = ['lab', 'hex', 'photo', 'reader'] as const;
 /** How the colour was found. */
 export type ReadHow = (typeof READ_HOW)[number];
 
+/** How a colour was taken, where more is known of it than its Lab. */
+export interface ReadWith {
+  /** Reflectance as it was read (36 bands, 380–730 nm), from which the Lab follows. */
+  readonly spectrum?: readonly number[];
+  /** What it was read with; readings of one instrument err alike. */
+  readonly instrument?: string;
+  /** Whether the instrument sees the gloss too. Default: no, as the eye and most hand readers. */
+  readonly hasGloss?: boolean;
+  /** Of the colourant, as its label says. */
+  readonly lot?: string;
+}
+
 /** What somebody saw of one pot. */
-export interface Reading {
+export interface Reading extends ReadWith {
   /** Made by the device, so that a reading sent twice is one. */
   readonly id: string;
   readonly potId: string;
@@ -38,6 +50,8 @@ export interface Reading {
   /** Name of the photo’s file; empty for none. */
   readonly file: string;
   readonly note: string;
+  /** Whether this piece gelled, where it is not as the batch: a cup in the oven, a cavity. */
+  readonly gelled?: boolean;
 }
 
 /** ± ΔE00 of a colour that was typed from an instrument, chosen by eye on a screen, or read by a reader. */
@@ -49,6 +63,8 @@ export const READING_LIMITS = {
   hours: { min: 0, max: 20 * 365 * 24 },
   doubt: { min: 0, max: 30 },
   note: 500,
+  instrument: 60,
+  lot: 40,
   /** Of one batch. */
   count: 500,
   /** At once. */
@@ -155,8 +171,8 @@ export function stageOfFace(
   plan: Plan,
   seen: GelSeen | null,
   planned: number,
-  { face, hours }: Pick<Reading, 'face' | 'hours'>,
+  { face, hours, gelled }: Pick<Reading, 'face' | 'hours' | 'gelled'>,
 ): Stage {
-  const stage = { hours, gel: gelAt(seen, face, planned) };
+  const stage = { hours, gel: gelled === undefined ? gelAt(seen, face, planned) : Number(gelled) };
   return isOutside(face) ? skinStage(plan, stage) : stage;
 }

@@ -1,5 +1,5 @@
 /** Files in and out. */
-export { parseCgats, printCgats } from './cgats.ts';
+export { parseCgats, printCgats, type Sample } from './cgats.ts';
 export { printRows } from './csv.ts';
 export { type ImageSize, imageSize, MOST_PIXELS } from './imageSize.ts';
 export { carriesMetadata, isWholePicture, MEDIA, MEDIA_TYPES, type MediaType, mediaTypeOf } from './media.ts';

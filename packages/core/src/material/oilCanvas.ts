@@ -1,12 +1,13 @@
-import { type Canvas, type ScentBrowning } from '../pigment/canvas.ts';
+import { type Canvas, type FittedBase, type ScentBrowning } from '../pigment/canvas.ts';
 import { browningOf, TAN } from './browning.ts';
 import { type Material } from './material.ts';
 
-/** Tint of an oil blend: the oils' amounts weighted by share. Shares are normalised, so 99.7 % is no darker. */
+/** Tint of an oil blend: the oils' amounts weighted by share. Shares are normalised, so 99.7 % is no darker. `base`: as bars told it. */
 export function canvasOfOils(
   oils: readonly { readonly material: Material; readonly share: number }[],
   scent: ScentBrowning | null = null,
   milk = 0,
+  base?: FittedBase,
 ): Canvas {
   const sum = oils.reduce((total, o) => total + o.share, 0);
   const mean = (of: (m: Material) => number): number =>
@@ -17,6 +18,7 @@ export function canvasOfOils(
     brown: mean((m) => m.oil?.brown ?? 0),
     milk,
     scent,
+    ...(base && { base }),
   };
 }
 

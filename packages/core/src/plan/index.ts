@@ -11,6 +11,7 @@ export {
   setAdditive,
   setBase,
   setBlend,
+  setLearntBase,
   setOilMass,
   setOilPercent,
   setOils,
@@ -18,6 +19,7 @@ export {
   setTotalOils,
   useRecipe,
 } from './edit/base.ts';
+export { type LearntBase, sameLearntBase } from './learntBase.ts';
 export {
   addEmbed,
   addEmbedDose,

@@ -4,6 +4,7 @@ import { type Grams, grams, type GramsPerKg } from '../units/quantity.ts';
 import { type DayChanges, plainDay, type PourScript, writtenPour } from './day.ts';
 import { type Design, emptyDesign } from './design.ts';
 import { type Embed, embedMaterials, type PowderLine } from './embed.ts';
+import { type LearntBase } from './learntBase.ts';
 import { emptyMoulding, type Moulding } from './moulding.ts';
 
 /**
@@ -50,6 +51,8 @@ export interface Base {
   readonly scent: ScentChoice | null;
   /** Into the whole batch; what goes into one pot only is a dose of that pot. */
   readonly additives: readonly AdditiveRow[];
+  /** The base as bars had told it when the plan was made; absent for the reference base. */
+  readonly learnt?: LearntBase;
 }
 
 export interface OilRow {

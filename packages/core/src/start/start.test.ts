@@ -1,10 +1,10 @@
-import { fillOf, flowOf, gelOf, planCanvas, settle } from '../balance/index.ts';
+import { bareComposition, fillOf, flowOf, gelOf, planCanvas, settle } from '../balance/index.ts';
 import { checkPlan } from '../checks/index.ts';
 import { colourFromWords, labD65FromHex } from '../colour/index.ts';
 import { candidatesOf, matchColour, POT_LIMITS } from '../match/index.ts';
 import { startingShelf } from '../material/catalogue/index.ts';
-import { CURED_HOURS } from '../pigment/index.ts';
-import { type Plan, potsFromPalette } from '../plan/index.ts';
+import { cured, CURED_HOURS, predictLab } from '../pigment/index.ts';
+import { emptyPlan, type LearntBase, type Plan, potsFromPalette, setLearntBase } from '../plan/index.ts';
 import { tenthGramScale, shelfItem } from '../testing/plans.ts';
 import { grams } from '../units/index.ts';
 import { recipeOf, STARTING_BASES } from './bases.ts';
@@ -64,6 +64,7 @@ const whole = (
       mould,
       colours,
       scent: shelfItem('scent-limewash'),
+      learnt: null,
     },
     newId,
   );
@@ -96,17 +97,55 @@ it.each([2, 5, 8])('%p pots in the colours that are offered, without a warning',
 it('a scent that browns stays out of the pot that is meant white', () => {
   const scents = (id: string) =>
     startPlan(
-      { recipe: null, additives: [], mould: null, colours: picked, scent: shelfItem(id) },
+      { recipe: null, additives: [], mould: null, colours: picked, scent: shelfItem(id), learnt: null },
       ids(),
     ).pots.map((p) => p.scented);
   expect(scents('scent-oat-biscuit')).toEqual([true, false, true, true]);
   expect(scents('scent-limewash')).toEqual([true, true, true, true]);
 });
 
+it('counts on the base as bars told it', () => {
+  const learnt: LearntBase = {
+    version: 3,
+    readings: 4,
+    base: {
+      kUngelled: Array<number>(36).fill(0.05),
+      kGelled: Array<number>(36).fill(0.08),
+      gelScatter: Array<number>(36).fill(0.6),
+      inner: 0.55,
+      load: 0,
+      young: { absorbs: 0, scatters: 0 },
+      browns: 1,
+      gloss: [0, 0],
+    },
+  };
+  const nothing = { recipe: null, additives: [], mould: null, colours: [], scent: null };
+  const look = (plan: Plan) => predictLab(bareComposition(plan).canvas, [], cured(1));
+  const [told, untold] = [
+    startPlan({ ...nothing, learnt }, ids()),
+    startPlan({ ...nothing, learnt: null }, ids()),
+  ];
+  expect(told.base.learnt).toBe(learnt);
+  // A flat absorption of 0.08 is greyer than the reference base.
+  expect(look(told)[0]).toBeLessThan(look(untold)[0] - 5);
+  expect(setLearntBase(told, null).base).toEqual(untold.base);
+  // Told again by later bars, or forgotten since: the plan says so, and takes it over.
+  const tips = (now: LearntBase | null) =>
+    checkPlan(told, { measuring: tenthGramScale, learnt: now }).filter((c) => c.id === 'shelf-newer');
+  expect(tips(learnt)).toEqual([]);
+  const [tip] = tips({ ...learnt, version: 4, readings: 6 });
+  expect(tip!.sentence).toContain('the bare base (now from 6 of your bars)');
+  expect(tip!.repairs![0]!.apply(told).base.learnt!.version).toBe(4);
+  expect(tips(null)[0]!.repairs![0]!.apply(told).base.learnt).toBeUndefined();
+});
+
 it('what is left open stays empty', () => {
-  const plan = startPlan({ recipe: null, additives: [], mould: null, colours: [], scent: null }, ids());
+  const plan = startPlan(
+    { recipe: null, additives: [], mould: null, colours: [], scent: null, learnt: null },
+    ids(),
+  );
   expect(plan.pots).toEqual([]);
-  expect(plan.base).toMatchObject({ oils: [], scent: null });
+  expect(plan.base).toEqual({ ...emptyPlan().base, oils: [], scent: null });
   expect(plan.moulding).toMatchObject({ moulds: [], leads: true });
 });
 

@@ -6,11 +6,13 @@ import {
   addAdditive,
   potsFromPalette,
   setAdditive,
+  setLearntBase,
   setPalette,
   setPot,
   setScent,
   useRecipe,
 } from '../plan/edit/index.ts';
+import { type LearntBase } from '../plan/learntBase.ts';
 import { type Mould } from '../plan/moulding.ts';
 import { emptyPlan, type Plan } from '../plan/plan.ts';
 import { gramsPerKg } from '../units/quantity.ts';
@@ -25,6 +27,8 @@ export interface PlanStart {
   /** One pot is made for each. */
   readonly colours: readonly { readonly name: string; readonly lab: LabD65 }[];
   readonly scent: Material | null;
+  /** The base as bars told it; null for the reference base. */
+  readonly learnt: LearntBase | null;
 }
 
 /** Colours that new pots are offered, in words: apart in hue and in lightness, and within reach of the usual pigments. */
@@ -79,6 +83,7 @@ export function startPlan(start: PlanStart, newId: () => string): Plan {
   const { recipe, mould, scent } = start;
   const empty = emptyPlan();
   let plan: Plan = { ...empty, moulding: { ...empty.moulding, leads: true } };
+  plan = setLearntBase(plan, start.learnt);
   if (recipe) plan = useRecipe(plan, recipe, newId);
   for (const { material, dose } of start.additives) {
     const id = newId();

@@ -3,7 +3,7 @@ import { Button, Dropdown, Pagination, Select } from 'antd';
 import { lazy, Suspense, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { BATCH_STATES, type BatchState, type BatchSummary, type PaletteWire } from '@kleur/contract';
-import { emptyPlan, setPalette } from '@kleur/core/plan';
+import { emptyPlan, setLearntBase, setPalette } from '@kleur/core/plan';
 import { failureOf } from '../../data/api.ts';
 import {
   useBatchesQuery,
@@ -13,6 +13,7 @@ import {
   useOpenExampleMutation,
   useRestoreBatchMutation,
 } from '../../data/batches.ts';
+import { useLazyLearntBaseQuery } from '../../data/book.ts';
 import { usePalettesQuery } from '../../data/palettes.ts';
 import { useAddress } from '../../shared/hooks/useAddress.ts';
 import { useSettings } from '../../shared/hooks/useSettings.ts';
@@ -81,9 +82,11 @@ export function BatchesRoom() {
   };
 
   const { data: palettes = [] } = usePalettesQuery();
+  const [askBase] = useLazyLearntBaseQuery();
   const createFrom = async (palette: PaletteWire): Promise<void> => {
+    const learnt = (await askBase(undefined, true)).data?.learnt ?? null;
     const plan = setPalette(
-      emptyPlan(),
+      setLearntBase(emptyPlan(), learnt),
       palette.colours.map((c, i) => ({ id: `colour-${i + 1}`, name: c.name, lab: c.lab })),
     );
     const made = await attempt(create({ name: palette.name, state: 'idea', madeOn: null, plan }).unwrap());

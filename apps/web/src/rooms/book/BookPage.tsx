@@ -3,10 +3,7 @@ import { type ReactNode } from 'react';
 import { Link } from 'react-router';
 import { type BookFit, type MaterialWire } from '@kleur/contract';
 import { screenColourFromLabD65, type LabD65 } from '@kleur/core/colour';
-import { failureOf } from '../../data/api.ts';
-import { useAcceptCurvesMutation, useForgetCurvesMutation } from '../../data/book.ts';
 import { useDays } from '../../shared/hooks/useDays.ts';
-import { useNotices } from '../../shared/hooks/useNotices.ts';
 import { usePrinter } from '../../shared/hooks/useSettings.ts';
 import { LevelMark } from '../../shared/ui/Levels.tsx';
 import { FigureCell, PlainTable } from '../../shared/ui/PlainTable.tsx';
@@ -14,6 +11,8 @@ import styles from './book.module.css';
 import { type Bar, type BookMaterial, evidenceOf, percent } from './bookOf.ts';
 import { CurveChart } from './CurveChart.tsx';
 import { LadderStrip } from './LadderStrip.tsx';
+import { Learnings } from './Learnings.tsx';
+import { useTakeOver } from './useTakeOver.ts';
 
 /** One colourant: its bars, its curve before and after a fit, and each bar beside what is foretold of it. */
 export function BookPage(
@@ -25,19 +24,9 @@ export function BookPage(
 ) {
   const { material, bars, fitted, learn, names } = props;
   const print = usePrinter();
-  const { message } = useNotices();
-  const [accept, { isLoading: isAccepting }] = useAcceptCurvesMutation();
-  const [forget, { isLoading: isForgetting }] = useForgetCurvesMutation();
+  const takeOver = useTakeOver();
   const found = fitted?.materials.find((m) => m.id === material.id) ?? null;
   const isFitted = material.curve?.origin.kind === 'fitted';
-  const attempt = async (work: Promise<unknown>, done: string): Promise<void> => {
-    try {
-      await work;
-      message.success(done);
-    } catch (error) {
-      message.error(failureOf(error).message);
-    }
-  };
   const strip = (label: string, optics: MaterialWire['optics'], spread: number) => (
     <>
       <h2>{label}</h2>
@@ -76,13 +65,8 @@ export function BookPage(
           <div className={styles.acts}>
             <Button
               type="primary"
-              loading={isAccepting}
-              onClick={() =>
-                void attempt(
-                  accept([material.id]).unwrap(),
-                  `${material.name} goes by your bars from now on. Plans keep the curve they were made with until you take the new one.`,
-                )
-              }
+              loading={takeOver.busy}
+              onClick={() => void takeOver.accept(fitted!.fitId, [material])}
             >
               Take it over
             </Button>
@@ -94,15 +78,11 @@ export function BookPage(
         <p className="soft">Learn from the bars to see what they say of its curve.</p>
       )}
       {isFitted && (
-        <Button
-          loading={isForgetting}
-          onClick={() =>
-            void attempt(forget([material.id]).unwrap(), `${material.name} goes by its shelf entry again.`)
-          }
-        >
+        <Button loading={takeOver.busy} onClick={() => void takeOver.forget(material)}>
           Back to the shelf default
         </Button>
       )}
+      <Learnings material={material} takeOver={takeOver} />
       <h2>Bars</h2>
       {bars.length === 0 ? (
         <p className="soft">No bar of it was read yet. Read one under Result of its batch.</p>
@@ -153,8 +133,13 @@ function BarTable(props: {
             <FigureCell>{miss ? print.number(miss.missBefore, 1) : '–'}</FigureCell>
             <FigureCell>{miss ? print.number(miss.missLeftOut, 1) : '–'}</FigureCell>
             <td>
-              <Link to={`/batches/${b.batchId}/result`}>{b.batchName}</Link>, {b.potName}, {days.text(b.on)},{' '}
-              {b.gel > 0.5 ? 'gelled' : 'not gelled'}
+              {b.batchId !== null && (
+                <>
+                  <Link to={`/batches/${b.batchId}/result`}>{b.batchName}</Link>,{' '}
+                </>
+              )}
+              {b.potName}, {days.text(b.on)}, {b.gel > 0.5 ? 'gelled' : 'not gelled'}
+              {b.lot !== undefined && `, lot ${b.lot}`}
               {others.length > 0 && <span className="soft">, with {others.join(', ')}</span>}
               {miss?.isOdd && (
                 <span className={styles.odd}>

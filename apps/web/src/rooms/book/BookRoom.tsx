@@ -2,16 +2,18 @@ import { Button } from 'antd';
 import { Link, useParams } from 'react-router';
 import { routes } from '@kleur/contract';
 import { failureOf } from '../../data/api.ts';
-import { useBookFitMutation, useBookQuery } from '../../data/book.ts';
+import { useBookFitMutation, useBookQuery, useLearntBase } from '../../data/book.ts';
 import { useMaterialsQuery } from '../../data/materials.ts';
 import { useNotices } from '../../shared/hooks/useNotices.ts';
 import { usePrinter } from '../../shared/hooks/useSettings.ts';
 import { EmptyState } from '../../shared/ui/EmptyState.tsx';
 import { DownloadOutlined } from '../../shared/ui/icons.tsx';
+import { BaseLine } from './BaseLine.tsx';
 import styles from './book.module.css';
 import { type BookMaterial, bookOf, evidenceOf } from './bookOf.ts';
 import { BookPage } from './BookPage.tsx';
 import { LadderStrip } from './LadderStrip.tsx';
+import { useTakeOver } from './useTakeOver.ts';
 
 /** What is known of each colourant, and from which bars. */
 export function BookRoom() {
@@ -21,6 +23,8 @@ export function BookRoom() {
   const { data: book, error: bookError, refetch: askBook } = useBookQuery();
   const [fit, { data: fitted, isLoading: isFitting }] = useBookFitMutation({ fixedCacheKey: 'book' });
   const { message } = useNotices();
+  const learnt = useLearntBase() ?? null;
+  const takeOver = useTakeOver();
   const error = shelfError ?? bookError;
   if (!shelf || !book)
     return error ? (
@@ -71,6 +75,7 @@ export function BookRoom() {
       </EmptyState>
     );
   const read = pages.filter((p) => p.bars.length > 0);
+  const told = shelf.filter((m) => fitted?.materials.some((f) => f.id === m.id));
   return (
     <div className={styles.book}>
       <title>Swatch book · Kleur</title>
@@ -102,12 +107,20 @@ export function BookRoom() {
         </p>
       )}
       {fitted && (
-        <p role="status">
-          {fitted.typicalMiss === null
-            ? 'No bar could be learnt from.'
-            : `With what your bars say, each of them would have been missed by ΔE ${print.number(fitted.typicalMiss, 1)} or so. Open a colourant to see what would change, and take it over.`}
+        <p role="status" className={styles.acts}>
+          <span>
+            {fitted.typicalMiss === null
+              ? 'No bar could be learnt from.'
+              : `With what your bars say, each of them would have been missed by ΔE ${print.number(fitted.typicalMiss, 1)} or so. Open a colourant to see what would change, or take all over.`}
+          </span>
+          {told.length > 0 && (
+            <Button loading={takeOver.busy} onClick={() => void takeOver.accept(fitted.fitId, told)}>
+              Take all {told.length} over
+            </Button>
+          )}
         </p>
       )}
+      <BaseLine learnt={learnt} readings={book.readings} fitted={fitted ?? null} takeOver={takeOver} />
       <ul className={styles.pages}>
         {pages.map((p) => (
           <Line

@@ -1,4 +1,5 @@
 import { type BookEntry, type MaterialWire } from '@kleur/contract';
+import { type LearntBase } from '@kleur/core/plan';
 import { isColourant } from '@kleur/core/material';
 
 /** A bar that holds a colourant, at its dose of it. */
@@ -42,6 +43,16 @@ export function evidenceOf({ curve }: MaterialWire, bars: number): string {
   }
   const guess = `Shelf default, a guess: strength ± ${percent(curve?.spread ?? 0)}`;
   return bars === 0 ? guess : `${guess}. ${bars === 1 ? 'One bar was' : `${bars} bars were`} read.`;
+}
+
+/** What is known of the bare base, in one sentence. */
+export function baseEvidence(learnt: LearntBase | null, bars: number): string {
+  if (learnt)
+    return `From ${learnt.readings === 1 ? 'one bare bar' : `${learnt.readings} bare bars`} of yours`;
+  const guess = 'The reference base, a guess';
+  return bars === 0
+    ? `${guess}. Read a bar without colour, gelled and not, and it becomes yours.`
+    : `${guess}. ${bars === 1 ? 'One bare bar was' : `${bars} bare bars were`} read.`;
 }
 
 export const percent = (share: number): string => `${Math.round(share * 100)} %`;

@@ -1,5 +1,6 @@
 import { type Material } from '../../material/material.ts';
 import { type Grams, grams, gramsPerKg } from '../../units/quantity.ts';
+import { type LearntBase } from '../learntBase.ts';
 import { oilsSum } from '../oilShares.ts';
 import {
   type AdditiveRow,
@@ -18,6 +19,12 @@ export const setBase = (plan: Plan, change: Partial<Base>): Plan => ({
   ...plan,
   base: { ...plan.base, ...change },
 });
+
+/** Counts on a base as bars told it, or on the reference base again. */
+export function setLearntBase(plan: Plan, learnt: LearntBase | null): Plan {
+  const { learnt: _before, ...base } = plan.base;
+  return { ...plan, base: learnt ? { ...base, learnt } : base };
+}
 
 /** Sets the oils of the whole batch by hand: the moulds no longer lead them. */
 export const setTotalOils = (plan: Plan, totalOils: Grams): Plan => ({

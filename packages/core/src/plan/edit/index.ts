@@ -14,6 +14,7 @@ export {
   setAdditive,
   setBase,
   setBlend,
+  setLearntBase,
   setOilMass,
   setOilPercent,
   setOils,

@@ -5,7 +5,7 @@ import { mouldVolume } from '@kleur/core/balance';
 import { labD65FromHex } from '@kleur/core/colour';
 import { canvasOfOils, type Material } from '@kleur/core/material';
 import { cured, predictColour } from '@kleur/core/pigment';
-import { type Mould, PLAN_LIMITS } from '@kleur/core/plan';
+import { type LearntBase, type Mould, PLAN_LIMITS } from '@kleur/core/plan';
 import {
   type PlanStart,
   recipeOf,
@@ -13,6 +13,7 @@ import {
   STARTING_COLOURS,
   STARTING_MOULDS,
 } from '@kleur/core/start';
+import { useLearntBase } from '../../../data/book.ts';
 import { failureOf } from '../../../data/api.ts';
 import { useCreateBatchMutation } from '../../../data/batches.ts';
 import { useMaterialsQuery } from '../../../data/materials.ts';
@@ -42,6 +43,7 @@ export function StartRoom() {
   const { data: moulds = [], isLoading: mouldsCome } = useMouldsQuery();
   const [create] = useCreateBatchMutation();
   const settings = useSettings();
+  const learnt = useLearntBase() ?? null;
   const print = usePrinter();
   const navigate = useNavigate();
   const { message } = useNotices();
@@ -71,17 +73,17 @@ export function StartRoom() {
         key: r.id,
         name: r.name,
         about: r.oils.map((o) => `${o.material.name} ${print.number(o.percent, 0)}`).join(', '),
-        picture: <Canvas oils={r.oils} />,
+        picture: <Canvas oils={r.oils} learnt={learnt} />,
       })),
       ...STARTING_BASES.map((b) => ({
         key: b.id,
         name: b.name,
         about: b.about,
-        picture: <Canvas oils={recipeOf(b, shelf)?.oils ?? []} />,
+        picture: <Canvas oils={recipeOf(b, shelf)?.oils ?? []} learnt={learnt} />,
       })),
       { key: OWN, name: 'My own', about: 'Enter the oils in the plan.' },
     ],
-    [recipes, shelf, print],
+    [recipes, shelf, print, learnt],
   );
   const mouldChoices: Choice[] = [
     ...moulds.map((m) => ({ key: m.id, name: m.name, about: sizeOf(m, print) })),
@@ -129,6 +131,7 @@ export function StartRoom() {
       mould: mould === OWN ? null : (savedMould(mould) ?? null),
       colours: colours.map((c, i) => ({ name: nameOfColour(c, i), lab: labD65FromHex(c.hex) })),
       scent: scent === null ? null : (shelf.get(scent) ?? null),
+      learnt,
     };
   };
 
@@ -227,7 +230,7 @@ export function StartRoom() {
             if (name.trim() === '') {
               setUnnamed(true);
               nameField.current?.focus();
-            } else void make({ recipe: null, additives: [], mould: null, colours: [], scent: null });
+            } else void make({ recipe: null, additives: [], mould: null, colours: [], scent: null, learnt });
           }}
         >
           Start with nothing
@@ -240,14 +243,17 @@ export function StartRoom() {
 /** The soap of some oils alone, gelled and cured. */
 function Canvas({
   oils,
+  learnt,
 }: {
   readonly oils: readonly { readonly material: Material; readonly percent: number }[];
+  readonly learnt: LearntBase | null;
 }) {
   const hex = useMemo(() => {
     if (oils.length === 0) return undefined;
-    const canvas = canvasOfOils(oils.map((o) => ({ material: o.material, share: o.percent / 100 })));
+    const blend = oils.map((o) => ({ material: o.material, share: o.percent / 100 }));
+    const canvas = canvasOfOils(blend, null, 0, learnt?.base);
     return predictColour({ canvas, parts: [], age: 0, gel: null }, cured()).hex;
-  }, [oils]);
+  }, [oils, learnt]);
   return <i className={styles.canvas} style={{ background: hex }} aria-hidden />;
 }
 

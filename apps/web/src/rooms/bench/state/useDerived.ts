@@ -9,6 +9,7 @@ import { gelOf } from '@kleur/core/balance';
 import { type Plan } from '@kleur/core/plan';
 import { type Measuring } from '@kleur/core/units';
 import { type PrepPot, type PrepSheet, prepSheet } from '@kleur/core/work';
+import { useLearntBase } from '../../../data/book.ts';
 import { useMaterialsQuery } from '../../../data/materials.ts';
 import { useAppSelector } from '../../../data/store.ts';
 import { type BenchState, presentOf, selectBench } from './benchSlice.ts';
@@ -75,12 +76,20 @@ export function useChecksQuestion(): ChecksQuestion {
   const { measuring } = useSettings();
   const print = usePrinter();
   const { data } = useMaterialsQuery();
+  const learnt = useLearntBase();
   return useMemo(() => {
     // A repair puts a material into the plan, which keeps none of the shelf's bookkeeping about it.
     const shelf =
       data && new Map<string, Material>(data.map(({ version: _v, builtIn: _b, ...m }) => [m.id, m]));
-    return { plan, measuring, print, made: isMade(state), ...(shelf ? { shelf } : {}) };
-  }, [plan, measuring, print, data, state]);
+    return {
+      plan,
+      measuring,
+      print,
+      made: isMade(state),
+      ...(shelf ? { shelf } : {}),
+      ...(learnt === undefined ? {} : { learnt }),
+    };
+  }, [plan, measuring, print, data, state, learnt]);
 }
 
 /** The findings on the plan. They follow a change within a moment. */

@@ -2,7 +2,7 @@ import { Collapse } from 'antd';
 import { barSentence, blendAcids, FELT, type Felt, oilsBring, sapNaoh } from '@kleur/core/balance';
 import { colourWords, deltaE00 } from '@kleur/core/colour';
 import { canvasOfOils, type Material } from '@kleur/core/material';
-import { cured, labOf, predictColour } from '@kleur/core/pigment';
+import { cured, type FittedBase, labOf, predictColour } from '@kleur/core/pigment';
 import { materialOf } from '@kleur/core/plan';
 import { batterPace } from '@kleur/core/work';
 import * as why from '@kleur/core/why';
@@ -40,13 +40,17 @@ export function BaseLines() {
 }
 
 /** Colour of the soap of some oils alone. */
-const soapOf = (oils: readonly { readonly material: Material; readonly share: number }[], gel: 0 | 1) =>
-  predictColour({ canvas: canvasOfOils(oils), parts: [], age: 0, gel: null }, cured(gel));
+const soapOf = (
+  oils: readonly { readonly material: Material; readonly share: number }[],
+  gel: 0 | 1,
+  base?: FittedBase,
+) => predictColour({ canvas: canvasOfOils(oils, null, 0, base), parts: [], age: 0, gel: null }, cured(gel));
 
 function CanvasLine() {
   const plan = usePlan();
   const oils = plan.base.oils.map((o) => ({ material: materialOf(plan, o.materialId), share: o.percent }));
-  const [gelled, ungelled] = [soapOf(oils, 1), soapOf(oils, 0)];
+  const base = plan.base.learnt?.base;
+  const [gelled, ungelled] = [soapOf(oils, 1, base), soapOf(oils, 0, base)];
   const tint = mostTint(oils);
   return (
     <div className={styles.line}>

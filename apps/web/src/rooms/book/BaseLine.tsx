@@ -1,0 +1,69 @@
+import { Button } from 'antd';
+import { type BookEntry, type BookFit } from '@kleur/contract';
+import { type LabD65, screenColourFromLabD65 } from '@kleur/core/colour';
+import { cured, predictLab, referenceCanvas } from '@kleur/core/pigment';
+import { type LearntBase } from '@kleur/core/plan';
+import styles from './book.module.css';
+import { baseEvidence } from './bookOf.ts';
+import { type TakeOver } from './useTakeOver.ts';
+
+const hexOf = (lab: LabD65): string => screenColourFromLabD65(lab).hex;
+const looksOf = (learnt: LearntBase | null): readonly [LabD65, LabD65] => {
+  const canvas = learnt ? { ...referenceCanvas, base: learnt.base } : referenceCanvas;
+  return [predictLab(canvas, [], cured(0)), predictLab(canvas, [], cured(1))];
+};
+
+/** The soap without any colour: as it is counted on, as the bare bars were read, and as they would have it. */
+export function BaseLine(props: {
+  readonly learnt: LearntBase | null;
+  readonly readings: readonly BookEntry[];
+  readonly fitted: BookFit | null;
+  readonly takeOver: TakeOver;
+}) {
+  const { learnt, readings, fitted, takeOver } = props;
+  const bare = readings.filter((r) => r.doses.length === 0);
+  const rows = [
+    ['Counted on', looksOf(learnt)],
+    ...(fitted?.base ? [['As the bars say', fitted.base.after] as const] : []),
+  ] as const;
+  return (
+    <section className={styles.line} aria-label="Bare base">
+      <div>
+        <h2>Bare base</h2>
+        <p className="soft small">{baseEvidence(learnt, bare.length)}</p>
+        {fitted?.base && (
+          <p className="soft small">It goes along with whatever you take over of what was learnt.</p>
+        )}
+        {learnt && (
+          <Button loading={takeOver.busy} onClick={() => void takeOver.forgetBase()}>
+            Back to the reference base
+          </Button>
+        )}
+      </div>
+      <div className={styles.ladder}>
+        {([1, 0] as const).map((gel) => (
+          <div key={gel} className={styles.ladderRow}>
+            <span className="soft small">{gel === 1 ? 'gelled' : 'not gelled'}</span>
+            <div className={styles.baseRow}>
+              {rows.map(([label, looks]) => (
+                <span key={label} className={styles.base} style={{ background: hexOf(looks[gel]) }}>
+                  <span className={styles.baseLabel}>{label}</span>
+                </span>
+              ))}
+              {bare
+                .filter((r) => Math.round(r.gel) === gel)
+                .map((r) => (
+                  <i
+                    key={r.id}
+                    className={styles.chip}
+                    style={{ background: hexOf(r.lab) }}
+                    title={`Bare bar of ${r.on}: ${hexOf(r.lab)}`}
+                  />
+                ))}
+            </div>
+          </div>
+        ))}
+      </div>
+    </section>
+  );
+}
