@@ -50,7 +50,7 @@ test('a photo with a card is read, planned and made stand beside what was seen, 
   expect(photo.headers()['content-type']).toBe('image/jpeg');
 });
 
-test('a colour is typed or measured for a face; what cannot be is said at once, and a wrong one taken back', async ({
+test('a colour is typed for a face; what cannot be is said at once, and a wrong one taken back', async ({
   page,
   batches,
   bench,
@@ -73,8 +73,7 @@ test('a colour is typed or measured for a face; what cannot be is said at once, 
   await colour.fill('30.5 1 -4');
   await page.getByRole('button', { name: 'Keep this reading' }).click();
   await expect(page.getByRole('alert')).toHaveText(/read already/);
-  await page.getByRole('button', { name: /^Measure with the colour reader/ }).click();
-  await expect(page.getByRole('dialog').getByRole('status')).toContainText('± 0.');
+  await colour.fill('#b06a49');
   await page.getByRole('button', { name: 'Keep this reading' }).click();
   await expect(result.readings).toHaveCount(2);
   await result.readings
@@ -84,6 +83,80 @@ test('a colour is typed or measured for a face; what cannot be is said at once, 
   await expect(result.readings).toHaveCount(1);
   await page.locator('.ant-notification').getByRole('button', { name: 'Undo' }).click();
   await expect(result.readings).toHaveCount(2);
+});
+
+test('bars are read one after another with the reader; what is wrong with it, or with the bar, is said', async ({
+  page,
+  batches,
+  bench,
+  result,
+}) => {
+  await batches.openBatch('Slate and saffron');
+  await result.clearReadings();
+  await bench.step('Result');
+  await page.getByRole('button', { name: 'Colour reader' }).click();
+  const reader = page.getByRole('dialog');
+  const measure = reader.getByRole('button', { name: /^Measure / });
+  const liesOn = async (where: string): Promise<void> => {
+    await reader.getByRole('combobox', { name: 'The reader lies on' }).click();
+    await page.locator('.ant-select-dropdown').getByText(where, { exact: true }).click();
+  };
+  const first = (await measure.textContent())!;
+  await measure.click();
+  await expect(reader.getByRole('alert')).toContainText('white tile first');
+  await reader.getByRole('button', { name: 'Calibrate on the tile' }).click();
+  await liesOn('a rough edge');
+  await measure.click();
+  await expect(reader.getByRole('alert')).toContainText('disagree');
+  expect(await measure.textContent()).toBe(first);
+
+  await liesOn('the bar that is asked for');
+  await measure.click();
+  await expect(result.readings).toHaveCount(1);
+  await expect(measure).not.toHaveText(first);
+  // Half way it is pulled out: what was measured stays, and it goes on with the same bar.
+  await reader.getByRole('button', { name: 'Unplug it' }).click();
+  await measure.click();
+  await expect(reader.getByRole('alert')).toContainText('unplugged');
+  await reader.getByRole('button', { name: 'Plug it in' }).click();
+  await liesOn('the bar after it, by mistake');
+  await measure.click();
+  const alert = reader.getByRole('alert');
+  await expect(alert).toContainText('This looks like');
+  await alert
+    .getByRole('button', { name: /^It is / })
+    .first()
+    .click();
+  await expect(result.readings).toHaveCount(2);
+  await expect(result.readings.first()).toContainText('colour reader');
+});
+
+test('a cup of the batter is kept for the book with one touch, and read like a pot', async ({
+  page,
+  batches,
+  bench,
+  result,
+}) => {
+  await batches.openBatch('Slate and saffron');
+  await result.clearReadings();
+  await bench.step('Make');
+  await bench.part('At the pot');
+  await page.getByRole('button', { name: /^Keep a cup of/ }).click();
+  await expect(page.getByText(/^Write on it .*, cup 1,/)).toBeVisible();
+  await bench.step('Result');
+  const cup = page.getByRole('region', { name: 'Test cups' }).getByRole('listitem');
+  await expect(cup).toContainText('Not read yet');
+  await page.getByRole('button', { name: 'Reading', exact: true }).click();
+  await page.getByRole('combobox', { name: 'Pot', exact: true }).click();
+  await page
+    .locator('.ant-select-dropdown')
+    .getByText(/, cup 1$/)
+    .click();
+  await page.getByRole('textbox', { name: 'Colour' }).fill('40 2 3');
+  await page.getByRole('button', { name: 'Keep this reading' }).click();
+  await expect(cup).toContainText('Read once');
+  await page.goto('/book');
+  await expect(page.getByText(/readings of your bars/)).toBeVisible();
 });
 
 test('a batch that was not poured says so, and is poured by one press', async ({

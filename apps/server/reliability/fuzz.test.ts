@@ -73,7 +73,9 @@ it(
         throw new Error(`${operation.method} ${operation.path}: ${text}\n${body.slice(0, 2000)}`);
       if (answer.status >= 400) expect(PROBLEM_CODES).toContain((JSON.parse(text) as Problem).code);
       const now = cpuOf(pid);
-      if (now - before > slowest.ms) slowest = { ms: now - before, operation: operation.path };
+      // A reset writes a whole workspace, whatever body asks for it.
+      if (operation.path !== routes.demoReset && now - before > slowest.ms)
+        slowest = { ms: now - before, operation: operation.path };
       before = now;
     }
     console.log(

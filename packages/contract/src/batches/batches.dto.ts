@@ -204,6 +204,8 @@ class PotDto {
   @Num(L.dose.min, L.dose.max, { nullable: true, description: 'Its own rate of scent, g/kg oils' })
   scentDose!: GramsPerKg | null;
   @OneOf(POT_PLACES) place!: PotPlace;
+  @Flag({ optional: true, nullable: true, description: 'By itself; null to go with the batch' })
+  gelled?: boolean | null;
   @Within(L.mass, 'Kept back for the top, g') reserve!: Grams;
   @Flag() ownLye!: boolean;
   @Many(() => OilRowDto, L.oils) ownOils!: OilRowDto[];

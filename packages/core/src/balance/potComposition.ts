@@ -97,7 +97,7 @@ export function potComposition(plan: Plan, pot: Pot, doses?: readonly DoseRow[],
     canvas: potCanvas(plan, pot, used),
     parts: partsOf([...inheritedDoses(plan, pot, used), ...own]),
     age: pot.hoursBefore,
-    gel: null,
+    gel: typeof pot.gelled === 'boolean' ? Number(pot.gelled) : null,
   };
 }
 

@@ -5,6 +5,7 @@ import { grams, gramsPerKg } from '../units/quantity.ts';
 import { type PrepSheet } from '../work/prep.ts';
 import { type Cup, cupIdOf, cupsOf, takenOfCup } from './cups.ts';
 import { type LogEntry, OF_THE_BATCH, OF_THE_WORK } from './entry.ts';
+import { sparedPotId } from './testCups.ts';
 
 interface Powder {
   readonly powder: number;
@@ -108,7 +109,8 @@ export class Bench {
         });
       case 'spared':
         return this.take(pot, entry, at, (draw) => {
-          const spare = { ...newPot(`spare:${entry.id}`, `${pot.name}, spare mould`), draws: [draw] };
+          const name = entry.text === '' ? `${pot.name}, spare mould` : entry.text;
+          const spare = { ...newPot(sparedPotId(entry.id), name), draws: [draw] };
           this.plan = {
             ...this.plan,
             pots: [...this.plan.pots, { ...spare, scented: pot.scented, place: 'spare' }],

@@ -10,6 +10,7 @@ import { cupIdOf, cupsOf } from './cups.ts';
 import { type EntryKind, type EntryWay, type LogEntry } from './entry.ts';
 import { mergeLogs, stampAfter, standing } from './merge.ts';
 import { plainPrinter } from '../units/printer.ts';
+import { nextCupLabel, testCupsOf } from './testCups.ts';
 import { verdictOf } from './verdict.ts';
 import { weighableLine } from './weighedLine.ts';
 import { sayEntry } from './words.ts';
@@ -158,6 +159,18 @@ describe('from one pot into another', () => {
     expect(unplaced.size).toBe(0);
     expect(potOf(flow, 'pool').draws.reduce((s, d) => s + d.mass, 0)).toBeCloseTo(80, 6);
     expect(flow.pots.reduce((s, p) => s + p.oils * Math.max(0, 1 - p.drawnOff), 0)).toBeCloseTo(1000, 6);
+  });
+  it('a test cup is what the pot was at that moment, and no bar', () => {
+    const cup = say('spared', 'Blue', 'grams', 40, { text: nextCupLabel([], 'Blue', 'Blue') });
+    const { flow } = batch(cup);
+    const [kept] = testCupsOf([cup]);
+    expect(kept).toMatchObject({ of: 'Blue', label: 'Blue, cup 1' });
+    const pot = flow.pots.find((p) => p.pot.id === kept!.potId)!;
+    expect([pot.pot.name, pot.pot.place, pot.toMould]).toEqual(['Blue, cup 1', 'spare', 0]);
+    expect(pot.draws[0]!.mass).toBeCloseTo(40, 6);
+    expect(nextCupLabel([cup], 'Blue', 'Blue')).toBe('Blue, cup 2');
+    // What went into a spare mould without a name is no cup.
+    expect(testCupsOf([say('spared', 'Blue', 'grams', 40)])).toEqual([]);
   });
   it('what goes into a spare mould is in no bar', () => {
     const { flow } = batch(say('spared', 'Blue', 'grams', 100));
@@ -317,6 +330,7 @@ describe('in words', () => {
     ['sized', 'millilitres', 400, {}, 'Blue: 400 ml of batter'],
     ['took', 'fraction', 0.3, { target: 'Pale' }, '30 % of Blue into Pale'],
     ['spared', 'grams', 80, {}, '80.0 g of Blue into a spare mould'],
+    ['spared', 'grams', 40, { text: 'Blue, cup 1' }, '40.0 g of Blue into the test cup “Blue, cup 1”'],
     ['scented', 'fraction', 0, {}, 'Blue: nothing of its scent'],
     ['thickness', '', 2, {}, 'Blue: medium trace'],
     ['noted', '', 0, { potId: '', text: 'Too warm' }, 'Too warm'],

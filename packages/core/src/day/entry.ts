@@ -43,7 +43,7 @@ export const ENTRY_KINDS = {
   sized: ['grams', 'millilitres', 'fraction'],
   /** Batter of the pot went into the pot `target`; a new one is called `text`. */
   took: ['fraction', 'grams'],
-  /** Batter of the pot went into a spare mould. */
+  /** Batter of the pot went into a spare mould, or into the test cup `text`. */
   spared: ['fraction', 'grams'],
   /** What a line of the lye or of the oils, `target`, really weighed. */
   weighed: ['grams'],

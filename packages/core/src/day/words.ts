@@ -41,7 +41,8 @@ export function sayEntry(entry: LogEntry, names: EntryNames, print: Printer): st
     case 'took':
     case 'spared': {
       const amount = by === 'fraction' ? sayFraction(value, print) : print.mass(value);
-      return `${amount} of ${pot} into ${kind === 'spared' ? 'a spare mould' : names.pot(entry.target)}`;
+      const spare = text === '' ? 'a spare mould' : `the test cup “${text}”`;
+      return `${amount} of ${pot} into ${kind === 'spared' ? spare : names.pot(entry.target)}`;
     }
     case 'weighed':
       return `${names.line(entry.target)}: ${print.mass(value)} weighed`;

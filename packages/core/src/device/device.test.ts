@@ -1,4 +1,5 @@
 import * as fc from 'fast-check';
+import { type ReaderError, SimulatedColourReader, type Surface } from './colourReader.ts';
 import { LineReader, scaleLine, thermometerLine } from './line.ts';
 import { RestWatch } from './reading.ts';
 import { SimulatedScale, SimulatedThermometer } from './simulated.ts';
@@ -122,4 +123,61 @@ it('a simulated thermometer comes to what it is held into', () => {
   for (let at = 200; at < 12_000; at += 200) last = t.read(at);
   expect(last.value).toBeCloseTo(38, 0);
   expect(last.steady).toBe(true);
+});
+
+describe('a simulated colour reader', () => {
+  const grey = new Array<number>(36).fill(0.4);
+  const readerOn = (first: Surface, charge = 1) => {
+    let surface = first;
+    const reader = new SimulatedColourReader({ surface: () => surface, seed: 5, charge });
+    const onto = (next: Surface): void => {
+      surface = next;
+    };
+    return { reader, onto };
+  };
+  const problemOf = async (work: Promise<unknown>): Promise<string> => {
+    try {
+      await work;
+      return 'none';
+    } catch (error) {
+      return (error as ReaderError).problem;
+    }
+  };
+
+  it('measures near the truth, and not twice the same', async () => {
+    const { reader, onto } = readerOn('tile');
+    await reader.calibrate();
+    onto(grey);
+    const [a, b] = [await reader.measure(), await reader.measure()];
+    expect(a.spectrum).toHaveLength(36);
+    a.spectrum.forEach((r) => expect(Math.abs(r - 0.4)).toBeLessThan(0.015));
+    expect(a.spectrum).not.toEqual(b.spectrum);
+    expect(a.repeats).toHaveLength(3);
+  });
+
+  it.each<[string, Surface, number, string]>([
+    ['lifted off', null, 1, 'not-on-surface'],
+    ['left on its tile', 'tile', 1, 'not-on-surface'],
+    ['on something rough', 'rough', 1, 'moved'],
+    ['with an empty battery', grey, 0.031, 'battery-low'],
+  ])('gives nothing %s', async (_, surface, charge, problem) => {
+    const { reader, onto } = readerOn('tile', charge);
+    await reader.calibrate();
+    onto(surface);
+    expect(await problemOf(reader.measure())).toBe(problem);
+  });
+
+  it('wants its tile first, and says when it is pulled out', async () => {
+    const { reader, onto } = readerOn(grey);
+    expect(await problemOf(reader.measure())).toBe('not-calibrated');
+    expect(await problemOf(reader.calibrate())).toBe('not-on-tile');
+    onto('tile');
+    await reader.calibrate();
+    expect(reader.isCalibrated).toBe(true);
+    onto(grey);
+    reader.plugged = false;
+    expect(await problemOf(reader.measure())).toBe('unplugged');
+    reader.plugged = true;
+    expect(await problemOf(reader.measure())).toBe('none');
+  });
 });

@@ -5,6 +5,7 @@ export {
   ReaderError,
   type ReaderProblem,
   SimulatedColourReader,
+  type Surface,
 } from './colourReader.ts';
 export { LineReader, type LineReading, scaleLine, thermometerLine } from './line.ts';
 export { type Reading, RestWatch } from './reading.ts';

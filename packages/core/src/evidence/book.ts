@@ -45,8 +45,9 @@ export function bookReadings(
   return readings.flatMap((reading): PotReading[] => {
     const pot = plan.pots.find((p) => p.id === reading.potId);
     if (!pot) return [];
-    const { canvas, parts, age } = potComposition(plan, pot, undefined, flow);
-    const stage = stageOfFace(plan, gelSeen, planned, reading);
+    const { canvas, parts, age, gel } = potComposition(plan, pot, undefined, flow);
+    const seen = stageOfFace(plan, gelSeen, planned, reading);
+    const stage = { ...seen, gel: reading.gelled === undefined ? (gel ?? seen.gel) : seen.gel };
     return [
       {
         reading,

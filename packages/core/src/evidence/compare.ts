@@ -67,7 +67,12 @@ export function comparePots(
       const was = predicted.pots.find((p) => p.potId === pot.id);
       const own = lastDay(readings.filter((r) => r.potId === pot.id && r.face === face && readAt(r) === at));
       const hours = own[0]?.hours ?? USUAL_HOURS[at];
-      const stage = stageOfFace(made.plan, seen, predicted.gel, { face, hours });
+      const gelled = own[0]?.gelled;
+      const stage = stageOfFace(made.plan, seen, predicted.gel, {
+        face,
+        hours,
+        ...(gelled !== undefined && { gelled }),
+      });
       const madeLab = labOf(potComposition(made.plan, pot, undefined, flow), stage);
       const planned = was ? foretold(predicted, was, seen, face, hours) : null;
       const seenLab = own.length > 0 ? meanLab(own.map((r) => r.lab)) : null;

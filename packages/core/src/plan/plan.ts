@@ -168,6 +168,8 @@ export interface Pot {
   /** Its own rate of scent, added after colour; null for that of the batch. */
   readonly scentDose: GramsPerKg | null;
   readonly place: PotPlace;
+  /** Whether it gels by itself (a cup in the oven) or is kept from it; null or absent to go with the batch. */
+  readonly gelled?: boolean | null;
   /** Of this pot, kept back for the top. */
   readonly reserve: Grams;
   /** A mini-batch: its own part of the oils and its own lye. */

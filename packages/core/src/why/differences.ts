@@ -222,6 +222,7 @@ const potWays = (
     pot.scentDose === null ? 'as the batch' : `${print.significant(pot.scentDose, 3)} g/kg`,
   ],
   ['place', 'goes', { mould: 'into the mould', top: 'on the top', spare: 'into a spare mould' }[pot.place]],
+  ['gelled', 'gels by itself', pot.gelled == null ? 'as the batch' : yesNo(pot.gelled)],
   ['reserve', 'kept for the top', print.mass(pot.reserve)],
   ['lye', 'lye of its own', yesNo(pot.ownLye)],
   ['oils', 'oils of its own', oils(pot.ownOils) || 'none'],

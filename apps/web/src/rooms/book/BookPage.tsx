@@ -26,6 +26,7 @@ export function BookPage(
   const print = usePrinter();
   const takeOver = useTakeOver();
   const found = fitted?.materials.find((m) => m.id === material.id) ?? null;
+  const isTaken = found !== null && String(found.optics.k) === String(material.optics!.k);
   const isFitted = material.curve?.origin.kind === 'fitted';
   const strip = (label: string, optics: MaterialWire['optics'], spread: number) => (
     <>
@@ -50,7 +51,10 @@ export function BookPage(
       </header>
       <p>{evidenceOf(material, bars.length)}</p>
       {strip('As the shelf has it', material.optics, material.curve?.spread ?? 0)}
-      {found && (
+      {found && isTaken && (
+        <p className="soft">The bars say nothing that the shelf does not know yet.</p>
+      )}
+      {found && !isTaken && (
         <>
           {strip(
             `As ${found.readings === 1 ? 'one bar says' : `${found.readings} bars say`}`,

@@ -1,6 +1,6 @@
 import { Button, Input, Select } from 'antd';
 import { type ReactNode, useState } from 'react';
-import { TRACES, TROUBLES } from '@kleur/core/day';
+import { type LogEntry, nextCupLabel, TEST_CUP, testCupsOf, TRACES, TROUBLES } from '@kleur/core/day';
 import { PLAN_LIMITS } from '@kleur/core/plan';
 import { type NewEntry } from '../../../data/benchLog.ts';
 import { newId } from '../../../data/newId.ts';
@@ -8,6 +8,7 @@ import { usePrinter } from '../../../shared/hooks/useSettings.ts';
 import { VolumeField } from '../../../shared/ui/Quantity.tsx';
 import styles from './make.module.css';
 import { MassAct } from './MassAct.tsx';
+import { TestCupWords } from '../TestCupWords.tsx';
 import { type MadePot } from './useMade.ts';
 
 type Say = (entry: Omit<NewEntry, 'potId'>) => void;
@@ -229,6 +230,43 @@ export function TakeActs({
           take('grams', value);
         }}
       />
+    </Acts>
+  );
+}
+
+/** One touch keeps a cup of this batter for the swatch book; what to write on it, and when to read it. */
+export function TestCupActs({
+  pot,
+  log,
+  onSay,
+}: {
+  readonly pot: MadePot;
+  readonly log: readonly LogEntry[];
+  readonly onSay: Say;
+}) {
+  const print = usePrinter();
+  const cups = testCupsOf(log).filter((c) => c.of === pot.id);
+  return (
+    <Acts title="For the swatch book">
+      <Tap
+        label={`Keep a cup of ${print.mass(TEST_CUP)}`}
+        onTap={() => {
+          onSay({ kind: 'spared', by: 'grams', value: TEST_CUP, text: nextCupLabel(log, pot.id, pot.name) });
+        }}
+      />
+      {cups.length === 0 ? (
+        <span className="soft">
+          A scrape of the jug in a cavity does. It tells what this colour really is.
+        </span>
+      ) : (
+        <ul className={styles.testCups} role="status">
+          {cups.map((cup) => (
+            <li key={cup.potId}>
+              <TestCupWords cup={cup} />
+            </li>
+          ))}
+        </ul>
+      )}
     </Acts>
   );
 }

@@ -8,7 +8,15 @@ import { usePlan } from '../state/useDerived.ts';
 import { CupCard } from './CupCard.tsx';
 import styles from './make.module.css';
 import { MediaActs } from './MediaActs.tsx';
-import { NoteActs, ScentActs, SizeActs, TakeActs, ThicknessActs, TroubleActs } from './PotActs.tsx';
+import {
+  NoteActs,
+  ScentActs,
+  SizeActs,
+  TakeActs,
+  TestCupActs,
+  ThicknessActs,
+  TroubleActs,
+} from './PotActs.tsx';
 import { type BenchLogOfBatch } from './useBenchLog.ts';
 import { type Made, type MadePot } from './useMade.ts';
 import { VerdictPanel } from './VerdictPanel.tsx';
@@ -116,6 +124,7 @@ function PotAtHand(props: {
         onSay={say}
       />
       <TakeActs pot={pot} pots={made.pots} onSay={say} />
+      <TestCupActs pot={pot} log={standing(log.entries)} onSay={say} />
       {scent?.when === 'pot' && pot.flow.pot.scented && <ScentActs said={lastOf('scented')} onSay={say} />}
       <ThicknessActs said={lastOf('thickness')} onSay={say} />
       <TroubleActs onSay={say} />

@@ -1,6 +1,5 @@
 import { Button, Segmented, Select } from 'antd';
-import { lazy, Suspense, useCallback, useMemo, useState } from 'react';
-import { type ColourReader, SimulatedColourReader } from '@kleur/core/device';
+import { lazy, Suspense, useMemo, useState } from 'react';
 import { comparePots, type Face, FACES, READ_AT, type ReadAt, seenAt } from '@kleur/core/evidence';
 import { newId } from '../../../data/newId.ts';
 import { CameraOutlined, PlusOutlined } from '../../../shared/ui/icons.tsx';
@@ -9,37 +8,32 @@ import { GelSeenBar } from './GelSeenBar.tsx';
 import { ReadingList } from './ReadingList.tsx';
 import styles from './result.module.css';
 import { SeenBands } from './SeenBands.tsx';
+import { TestCups } from './TestCups.tsx';
 import { type Result } from './useResult.ts';
 import { ageWords, faceName, momentName } from './words.ts';
 
 const TypedReading = lazy(() => import('./TypedReading.tsx').then((m) => ({ default: m.TypedReading })));
+const ReaderSession = lazy(() => import('./ReaderSession.tsx').then((m) => ({ default: m.ReaderSession })));
 const PhotoReading = lazy(() => import('./PhotoReading.tsx').then((m) => ({ default: m.PhotoReading })));
 
 /** How each pot came out beside what was planned and what really went in. */
 export function ColoursPart({ result }: { readonly result: Result }) {
-  const { batchId, record, readings, poured, made, edit } = result;
+  const { batchId, record, readings, poured, made, log, edit } = result;
   const { selectedId, select } = useBench();
   const last = seenAt(readings)[0];
   const [moment, setMoment] = useState<ReadAt | null>(null);
   const [wantedFace, setFace] = useState<Face | null>(null);
   const at = moment ?? last?.at ?? 'cut';
   const face = wantedFace ?? last?.face ?? 'cut';
-  const [adding, setAdding] = useState<'typed' | 'photo' | null>(null);
+  const [adding, setAdding] = useState<'typed' | 'photo' | 'reader' | null>(null);
 
   const pots = useMemo(
     () => comparePots(poured.predicted, made, record.gel, readings, at, face),
     [poured.predicted, made, record.gel, readings, at, face],
   );
-  // The colour reader that ships lies on the bar that the model says was made.
-  const reader = useCallback(
-    (potId: string, of: Face): ColourReader =>
-      new SimulatedColourReader({
-        seed: potId.length * 7919 + 17,
-        surface: () =>
-          comparePots(poured.predicted, made, record.gel, [], at, of).find((p) => p.potId === potId)?.made ??
-          null,
-      }),
-    [poured.predicted, made, record.gel, at],
+  const doubts = useMemo(
+    () => new Map(poured.predicted.pots.map((p) => [p.potId, p.doubt])),
+    [poured.predicted],
   );
   const potName = (id: string): string => made.plan.pots.find((p) => p.id === id)?.name ?? 'a pot';
   const close = (): void => {
@@ -80,6 +74,13 @@ export function ColoursPart({ result }: { readonly result: Result }) {
           Photo with a card
         </Button>
         <Button
+          onClick={() => {
+            setAdding('reader');
+          }}
+        >
+          Colour reader
+        </Button>
+        <Button
           icon={<PlusOutlined />}
           onClick={() => {
             setAdding('typed');
@@ -94,15 +95,19 @@ export function ColoursPart({ result }: { readonly result: Result }) {
           No prediction was kept when this batch was poured: “planned” is what its present plan foretells.
         </p>
       )}
+      <TestCups log={log} readings={readings} />
       <ReadingList batchId={batchId} readings={readings} potName={potName} />
       <Suspense fallback={null}>
         {adding === 'typed' && (
-          <TypedReading
+          <TypedReading batchId={batchId} plan={made.plan} potId={selectedId} face={face} onClose={close} />
+        )}
+        {adding === 'reader' && (
+          <ReaderSession
             batchId={batchId}
-            plan={made.plan}
-            potId={selectedId}
+            made={made}
+            gelSeen={record.gel}
+            doubts={doubts}
             face={face}
-            reader={reader}
             onClose={close}
           />
         )}

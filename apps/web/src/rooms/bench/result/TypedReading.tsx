@@ -2,7 +2,6 @@ import { Button, Drawer, Input, Select } from 'antd';
 import dayjs from 'dayjs';
 import { useId, useState } from 'react';
 import { colourWords, type LabD65, screenColourFromLabD65 } from '@kleur/core/colour';
-import { type ColourReader, ReaderError, type ReaderProblem } from '@kleur/core/device';
 import { colourFromText, type Face, facesOf, HOW_DOUBT, type ReadHow } from '@kleur/core/evidence';
 import { type Plan } from '@kleur/core/plan';
 import { ColourPicker } from '../../../shared/ui/ColourPicker.tsx';
@@ -10,29 +9,21 @@ import { FaceAndDay } from './FaceAndDay.tsx';
 import { type NewReading, useKeepReadings } from './useKeepReadings.ts';
 import styles from './result.module.css';
 
-const READER_TEXT: Readonly<Record<ReaderProblem, string>> = {
-  'not-calibrated': 'Lay the reader on its white tile first, and calibrate it.',
-  'battery-low': 'The battery of the reader is too low to measure by. Charge it.',
-  'not-on-surface': 'The reader lies on nothing it can measure. Lay it flat on the bar.',
-};
-
 interface Found {
   readonly lab: LabD65;
   readonly how: ReadHow;
   readonly doubt: number;
 }
 
-/** One colour of one face: typed, picked, or taken from a colour reader. */
+/** One colour of one face, typed or picked. */
 export function TypedReading(props: {
   readonly batchId: string;
   readonly plan: Plan;
   readonly potId: string | null;
   readonly face: Face;
-  /** Of the pot and face chosen. */
-  readonly reader: (potId: string, face: Face) => ColourReader;
   readonly onClose: () => void;
 }) {
-  const { batchId, plan, reader, onClose } = props;
+  const { batchId, plan, onClose } = props;
   const pots = plan.pots.filter((p) => facesOf(plan, p.id).length > 0 && !p.id.includes('/'));
   const [potId, setPotId] = useState(props.potId ?? pots[0]?.id ?? '');
   const faces = facesOf(plan, potId);
@@ -41,34 +32,22 @@ export function TypedReading(props: {
   const [on, setOn] = useState(() => dayjs().format('YYYY-MM-DD'));
   const [text, setText] = useState('');
   const [note, setNote] = useState('');
-  const [measured, setMeasured] = useState<Found | null>(null);
+  const [gelled, setGelled] = useState<'batch' | 'yes' | 'no'>('batch');
   const { keep, problem, setProblem, busy } = useKeepReadings(batchId);
   const fieldId = useId();
   const noteId = useId();
 
   const typed = colourFromText(text);
-  const found: Found | null =
-    text.trim() === '' ? measured : typed && { ...typed, doubt: HOW_DOUBT[typed.how] };
+  const found: Found | null = typed && { ...typed, doubt: HOW_DOUBT[typed.how] };
   const hex = found ? screenColourFromLabD65(found.lab).hex : null;
 
-  const measure = async (): Promise<void> => {
-    setProblem('');
-    try {
-      const device = reader(potId, face);
-      await device.calibrate();
-      const { lab, spread } = await device.measure();
-      setText('');
-      setMeasured({ lab, how: 'reader', doubt: Math.max(HOW_DOUBT.reader, spread) });
-    } catch (error) {
-      setProblem(error instanceof ReaderError ? READER_TEXT[error.problem] : 'The reader does not answer.');
-    }
-  };
   const save = async (): Promise<void> => {
     if (!found) {
       setProblem('Type a colour as L*, a*, b* (such as 52 24 31) or as hex (such as #b06a49).');
       return;
     }
-    const reading: NewReading = { potId, face, on, note, file: '', ...found };
+    const own = gelled === 'batch' ? {} : { gelled: gelled === 'yes' };
+    const reading: NewReading = { potId, face, on, note, file: '', ...found, ...own };
     if (await keep([reading])) onClose();
   };
 
@@ -116,9 +95,19 @@ export function TypedReading(props: {
             L*, a*, b* for daylight (D65), gloss excluded, or hex as a screen shows it.
           </span>
         </div>
-        <div className={styles.row}>
-          <Button onClick={() => void measure()}>Measure with the colour reader (simulated)</Button>
-        </div>
+        <span className={styles.field}>
+          <span>This piece</span>
+          <Select
+            aria-label="This piece"
+            value={gelled}
+            onChange={setGelled}
+            options={[
+              { value: 'batch', label: 'went with the batch' },
+              { value: 'yes', label: 'gelled by itself, as a cup in the oven' },
+              { value: 'no', label: 'did not gel, as a cup kept cool' },
+            ]}
+          />
+        </span>
         {found && hex && (
           <p className={styles.found} role="status">
             <i className={styles.chip} style={{ background: hex }} /> {colourWords(found.lab)}{' '}

@@ -27,6 +27,13 @@ const lyeText = ({ ownLye, ownOils }: PotFrame): string =>
     : 'from the common batter';
 const reserveText = (reserve: number, print: Printer): string =>
   reserve > 0 ? `${print.mass(reserve)} kept for the top` : 'nothing kept for the top';
+type Gelling = 'batch' | 'oven' | 'cool';
+const gelText = (gelled: boolean | null): string =>
+  gelled === null
+    ? 'gels as the batch does'
+    : gelled
+      ? 'gelled by itself, in the oven'
+      : 'kept cool by itself';
 const hoursText = (hours: number, print: Printer): string =>
   hours > 0 ? `${print.number(hours, 1)} h before the last pour` : 'poured with the others';
 
@@ -109,6 +116,30 @@ function Sentence({ pot }: { readonly pot: PotFrame }) {
         />
       ),
     },
+    // A pot in the common mould gels with it.
+    ...(pot.place === 'spare' || pot.gelled != null
+      ? [
+          {
+            key: 'gelled',
+            label: 'How it gels',
+            text: gelText(pot.gelled ?? null),
+            editor: (
+              <Segmented<Gelling>
+                aria-label="How the pot gels"
+                value={pot.gelled == null ? 'batch' : pot.gelled ? 'oven' : 'cool'}
+                onChange={(how) => {
+                  set({ gelled: how === 'batch' ? null : how === 'oven' });
+                }}
+                options={[
+                  { value: 'batch', label: 'as the batch' },
+                  { value: 'oven', label: 'in the oven' },
+                  { value: 'cool', label: 'kept cool' },
+                ]}
+              />
+            ),
+          },
+        ]
+      : []),
     ...(pot.place === 'mould'
       ? [
           {
