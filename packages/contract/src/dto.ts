@@ -19,7 +19,9 @@ export {
   BookPageDto,
   LearningDto,
   TestBarDto,
+  ProposedBarDto,
   TestBarSendDto,
+  TrialAskDto,
 } from './book/book.dto.ts';
 export { FitAnswerDto, fitExample, FitRequestDto } from './colour/fit.dto.ts';
 export { CalendarFeedDto, CalendarPageDto, CalendarQueryDto, DaysWriteDto } from './calendar/calendar.dto.ts';

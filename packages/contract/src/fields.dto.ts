@@ -109,6 +109,17 @@ export const QueryInt = (min: number, max: number, common: Common = {}): Propert
 export const Flag = (common: Common = {}): PropertyDecorator =>
   all(common, { kind: 'plain', of: 'boolean' }, { type: Boolean }, IsBoolean());
 
+export const Flags = (most: number, common: Common = {}): PropertyDecorator =>
+  all(
+    common,
+    { kind: 'list', most },
+    { type: [Boolean], minItems: 1, maxItems: most },
+    IsArray(),
+    ArrayMinSize(1),
+    ArrayMaxSize(most),
+    IsBoolean({ each: true }),
+  );
+
 export const OneOf = (values: readonly (string | number)[], common: Common = {}): PropertyDecorator =>
   all(
     common,

@@ -36,6 +36,7 @@ export {
   type LearningCurve,
   type TestBarSend,
   type TestBarWrite,
+  type TrialAsk,
 } from './book/book.ts';
 export {
   FIT_LIMITS,

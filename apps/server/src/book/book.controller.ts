@@ -15,10 +15,12 @@ import {
   BookPageDto,
   LearningDto,
   MaterialWireDto,
+  ProposedBarDto,
   TestBarDto,
   TestBarSendDto,
+  TrialAskDto,
 } from '@kleur/contract/dto';
-import { type TestBar } from '@kleur/core/evidence';
+import { type ProposedBar, type TestBar } from '@kleur/core/evidence';
 import { ApiCreatedResponse, ApiOkResponse, ApiOperation, ApiProduces } from '@nestjs/swagger';
 import { LearningsService } from '../catalogue/learnings.service.ts';
 import { Resource } from '../problems/resource.ts';
@@ -96,6 +98,14 @@ export class BookController {
   @ApiOkResponse({ type: BookFitDto })
   fit(): Promise<BookFit> {
     return this.book.fit();
+  }
+
+  @Post('trial')
+  @HttpCode(200)
+  @ApiOperation({ summary: 'The few bars that would teach most about some colourants' })
+  @ApiOkResponse({ type: ProposedBarDto, isArray: true })
+  trial(@Body() body: TrialAskDto): Promise<ProposedBar[]> {
+    return this.book.propose(body);
   }
 
   @Post('accept')

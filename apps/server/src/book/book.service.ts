@@ -6,8 +6,9 @@ import {
   type BookFit,
   type BookForget,
   type MaterialWire,
+  type TrialAsk,
 } from '@kleur/contract';
-import { asFitReading, fitMaterial } from '@kleur/core/evidence';
+import { asFitReading, fitMaterial, type ProposedBar, type TrialQuestion } from '@kleur/core/evidence';
 import { type FitMaterial, type FitProblem, type FitResult } from '@kleur/core/fit';
 import { cured, type FittedBase, predictLab, referenceCanvas } from '@kleur/core/pigment';
 import { CatalogueService } from '../catalogue/catalogue.service.ts';
@@ -76,6 +77,32 @@ export class BookService {
   /** Gives fitted curves up: they follow from the entries alone again. @throws ProblemError `not-found`. */
   forget({ materialIds, base = false }: BookForget): Promise<MaterialWire[]> {
     return this.learnings.forget(materialIds, base);
+  }
+
+  /** The few bars that would teach most about some colourants. @throws ProblemError `invalid-input`. */
+  async propose({ materialIds, whiteId, gelled, bare, doubt, count }: TrialAsk): Promise<ProposedBar[]> {
+    const shelf = new Map((await this.catalogue.list()).map((m) => [m.id, m]));
+    const asked = (id: string, path: string) => {
+      const item = shelf.get(id);
+      const material = item && fitMaterial(item);
+      if (!material || !item.window)
+        throw new ProblemError(
+          'invalid-input',
+          'Nothing on the shelf with this id has a colour to be learnt.',
+          [{ path, message: `unknown id "${id}"` }],
+        );
+      return { material, window: item.window };
+    };
+    const white = whiteId === null ? null : asked(whiteId, 'whiteId');
+    const question: TrialQuestion = {
+      materials: [...new Set(materialIds)].map((id, i) => asked(id, `materialIds.${i}`)),
+      white: white && { material: white.material, dose: white.window.typical },
+      gelled: [...new Set(gelled)],
+      bare,
+      doubt,
+      count,
+    };
+    return this.heavy.admit(async () => this.heavy.propose({ question, known: await this.problem() }));
   }
 
   private async worked(): Promise<Worked> {

@@ -11,7 +11,9 @@ import {
   type Problem,
   routes,
   type TestBarWrite,
+  type TrialAsk,
 } from '@kleur/contract';
+import { type ProposedBar } from '@kleur/core/evidence';
 import { parseCgats } from '@kleur/core/formats';
 import { startApp, type TestApp } from '../../test/app.ts';
 
@@ -242,6 +244,35 @@ describe('bars that no batch knows of', () => {
     expect([400, 422]).toContain(status);
     expect((body as Problem).fields[0]!.path).toContain(path);
     expect((await book()).readings.some((r) => r.id === 'good')).toBe(false);
+  });
+});
+
+describe('bars that would teach most', () => {
+  const ask: TrialAsk = {
+    materialIds: ['ultramarine-blue'],
+    whiteId: 'titanium-dioxide-oil',
+    gelled: [true, false],
+    bare: true,
+    doubt: 1,
+    count: 4,
+  };
+  it('are proposed with what they would teach', async () => {
+    const { body } = await t.api.post(routes.bookTrial).send(ask).expect(200);
+    const bars = body as ProposedBar[];
+    expect(bars).toHaveLength(4);
+    expect(bars[0]!.after).toBeLessThan(bars[0]!.before);
+  });
+  it.each<[string, Partial<TrialAsk>, string]>([
+    ['that are not on the shelf', { materialIds: ['no-such'] }, 'materialIds.0'],
+    ['that have no colour', { whiteId: 'oil-olive' }, 'whiteId'],
+    ['in no gel', { gelled: [] }, 'gelled'],
+    ['none at all', { count: 0 }, 'count'],
+  ])('are refused of colourants %s', async (_, change, path) => {
+    const { body } = await t.api
+      .post(routes.bookTrial)
+      .send({ ...ask, ...change })
+      .expect(400);
+    expect((body as Problem).fields[0]!.path).toBe(path);
   });
 });
 

@@ -1,10 +1,11 @@
 import { Inject, Injectable, type OnApplicationShutdown } from '@nestjs/common';
 import { type PotPrediction } from '@kleur/contract';
+import { type ProposedBar } from '@kleur/core/evidence';
 import { type FitProblem, type FitResult } from '@kleur/core/fit';
 import { type MatchProblem, type MatchResult } from '@kleur/core/match';
 import { type Pool, pool } from 'workerpool';
 import { tooMany } from '../problems/problem.ts';
-import { fit, match, predict, type Prediction } from './tasks.ts';
+import { fit, match, predict, type Prediction, propose, type Proposing } from './tasks.ts';
 
 export const WORKER_FILE = Symbol('file of the worker thread');
 
@@ -67,6 +68,11 @@ export class HeavyService implements OnApplicationShutdown {
   /** To be called inside `admit`. */
   fit(problem: FitProblem): Promise<FitResult> {
     return this.run('fit', fit, problem);
+  }
+
+  /** To be called inside `admit`. */
+  propose(proposing: Proposing): Promise<ProposedBar[]> {
+    return this.run('propose', propose, proposing);
   }
 
   /** Few predictions are made at once; many go to the thread, and are to be admitted. */

@@ -1,4 +1,4 @@
 import { worker } from 'workerpool';
-import { fit, match, predict } from './tasks.ts';
+import { fit, match, predict, propose } from './tasks.ts';
 
-worker({ fit, match, predict });
+worker({ fit, match, predict, propose });

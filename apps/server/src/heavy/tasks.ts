@@ -1,4 +1,5 @@
 import { type PotPrediction } from '@kleur/contract';
+import { type ProposedBar, proposeTrial, type TrialQuestion } from '@kleur/core/evidence';
 import { type FitProblem, fitReadings, type FitResult } from '@kleur/core/fit';
 import { matchColour, type MatchProblem, type MatchResult } from '@kleur/core/match';
 import { type Composition, predictColour, predictReflectance, type Stage } from '@kleur/core/pigment';
@@ -11,6 +12,11 @@ import { type Composition, predictColour, predictReflectance, type Stage } from 
 export interface Prediction {
   readonly pots: readonly { readonly name: string; readonly composition: Composition }[];
   readonly stages: readonly Stage[];
+}
+
+export interface Proposing {
+  readonly question: TrialQuestion;
+  readonly known: FitProblem;
 }
 
 const rounded = (v: number, digits: number): number => Number(v.toFixed(digits));
@@ -32,5 +38,8 @@ export const predict = ({ pots, stages }: Prediction): PotPrediction[] =>
   }));
 
 export const fit = (problem: FitProblem): FitResult => fitReadings(problem);
+
+/** The few bars that would teach most. */
+export const propose = ({ question, known }: Proposing): ProposedBar[] => proposeTrial(question, known);
 
 export const match = (problem: MatchProblem): MatchResult => matchColour(problem);

@@ -9,8 +9,9 @@ import {
   type MaterialWire,
   routes,
   type TestBarSend,
+  type TrialAsk,
 } from '@kleur/contract';
-import { type TestBar } from '@kleur/core/evidence';
+import { type ProposedBar, type TestBar } from '@kleur/core/evidence';
 import { type LearntBase } from '@kleur/core/plan';
 import { api } from './api.ts';
 
@@ -44,6 +45,11 @@ const bookApi = api.injectEndpoints({
       query: (body) => ({ url: routes.bookBars, method: 'POST', body }),
       invalidatesTags: ['Readings'],
     }),
+    /** Asked again for every change of the question; nothing is stored. */
+    proposedBars: b.query<ProposedBar[], TrialAsk>({
+      query: (body) => ({ url: routes.bookTrial, method: 'POST', body }),
+      providesTags: ['Readings', 'Materials'],
+    }),
     removeBar: b.mutation<TestBar, string>({
       query: (id) => ({ url: routes.bookBar(id), method: 'DELETE' }),
       invalidatesTags: ['Readings'],
@@ -64,6 +70,7 @@ export const {
   useLearningsQuery,
   useLearntBaseQuery,
   useLazyLearntBaseQuery,
+  useProposedBarsQuery,
   useAddBarsMutation,
   useRemoveBarMutation,
   useRestoreBarMutation,

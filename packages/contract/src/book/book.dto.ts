@@ -5,8 +5,10 @@ import {
   READ_HOW,
   type ReadHow,
   READING_LIMITS,
+  type ProposedBar,
   TEST_BAR_LIMITS,
   type TestBar,
+  TRIAL_LIMITS,
 } from '@kleur/core/evidence';
 import { DAY, LearntBaseDto } from '../batches/batches.dto.ts';
 import { ID_LENGTH } from '../batches/plan-fields.dto.ts';
@@ -14,7 +16,7 @@ import { ReadWithDto } from '../record/record.dto.ts';
 import { DoseDto, FittedBaseDto, OilShareDto } from '../colour/colour.dto.ts';
 import { FitAnswerDto } from '../colour/fit.dto.ts';
 import { FIT_LIMITS } from '../colour/fit.ts';
-import { Flag, Int, Many, Num, Numbers, One, OneOf, Pattern, Text, Texts } from '../fields.dto.ts';
+import { Flag, Flags, Int, Many, Num, Numbers, One, OneOf, Pattern, Text, Texts } from '../fields.dto.ts';
 import { ApiProperty, OmitType } from '@nestjs/swagger';
 import {
   type BookAccept,
@@ -29,6 +31,7 @@ import {
   type LearningCurve,
   type TestBarSend,
   type TestBarWrite,
+  type TrialAsk,
 } from './book.ts';
 
 const B = TEST_BAR_LIMITS;
@@ -125,4 +128,20 @@ export class BookBackDto implements BookBack {
 
 export class BookBaseDto implements BookBase {
   @One(() => LearntBaseDto, { nullable: true }) learnt!: LearntBaseDto | null;
+}
+
+export class TrialAskDto implements TrialAsk {
+  @Texts(TRIAL_LIMITS.materials, 80, { description: 'At least one' }) materialIds!: string[];
+  @Text(80, { min: 1, nullable: true }) whiteId!: string | null;
+  @Flags(2, { description: 'Ungelled, gelled, or both' }) gelled!: boolean[];
+  @Flag({ description: 'Whether a bar without colour may be among them' }) bare!: boolean;
+  @Num(0.1, READING_LIMITS.doubt.max, { description: '± ΔE00 of how the bars will be read' }) doubt!: number;
+  @Int(1, TRIAL_LIMITS.bars, { description: 'At most' }) count!: number;
+}
+
+export class ProposedBarDto implements ProposedBar {
+  @Many(() => DoseDto, B.doses, { description: 'None for the bare base' }) doses!: DoseDto[];
+  @Flag() gelled!: boolean;
+  @Num(0, 200, { description: 'Mean ± ΔE00 of the colours of the test before it is read' }) before!: number;
+  @Num(0, 200, { description: 'And after it, and the ones before it' }) after!: number;
 }

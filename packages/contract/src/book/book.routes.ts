@@ -10,6 +10,8 @@ export const bookRoutes = {
   /** All readings as CGATS text, and as CSV. */
   bookCgats: '/api/book/kleur-readings.txt',
   bookCsv: '/api/book/kleur-readings.csv',
+  /** The few bars that would teach most. */
+  bookTrial: '/api/book/trial',
   /** What a fit to those readings would change. */
   bookFit: '/api/book/fit',
   /** Takes fitted curves over into the shelf. */

@@ -93,3 +93,16 @@ export interface BookBack {
 export interface BookBase {
   readonly learnt: LearntBase | null;
 }
+
+/** What is to be learnt by a test, and how. */
+export interface TrialAsk {
+  readonly materialIds: readonly string[];
+  /** Mixed with them; null for no bar with white. */
+  readonly whiteId: string | null;
+  readonly gelled: readonly boolean[];
+  /** Whether a bar without colour may be among them. */
+  readonly bare: boolean;
+  /** ± ΔE00 of how the bars will be read. */
+  readonly doubt: number;
+  readonly count: number;
+}

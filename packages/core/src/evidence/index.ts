@@ -55,3 +55,4 @@ export {
   testBarProblem,
   type TestBarProblem,
 } from './testBar.ts';
+export { type ProposedBar, proposeTrial, TRIAL_LIMITS, type TrialBar, type TrialQuestion } from './trial.ts';

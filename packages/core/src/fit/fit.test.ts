@@ -5,7 +5,15 @@ import { createMixer } from '../pigment/mixer.ts';
 import { cured, type Stage } from '../pigment/stage.ts';
 import { FIRST_SOAP, type Mixture, SECOND_SOAP, SoapTrial } from '../testing/soap/index.ts';
 import { bumpFrom, BUMPS, bumpWeights } from './basis.ts';
-import { fitReadings, type FitMaterial, type FitReading, type FitResult } from './index.ts';
+import {
+  type Candidate,
+  fitReadings,
+  type FitMaterial,
+  type FitReading,
+  type FitResult,
+  proposeBars,
+  type Proposal,
+} from './index.ts';
 import { Forward, prepare, ROW } from './forward.ts';
 import { BASE, layoutOf, OWN } from './layout.ts';
 import { leastValues } from './prior.ts';
@@ -250,5 +258,57 @@ describe('little or bad to go by', () => {
 
   it('refuses a material that is not there', () => {
     expect(() => fitReadings({ materials: [], readings: [one] })).toThrow(RangeError);
+  });
+});
+
+describe('bars that are proposed', () => {
+  const candidate = (doses: Readonly<Record<string, number>>, gel: number): Candidate => {
+    const { seen: _seen, ...bar } = readingOf(doses, cured(gel), { canvas: referenceCanvas });
+    return { ...bar, doubt: 1 };
+  };
+  const candidates = [0, 1].flatMap((gel) => [
+    candidate({}, gel),
+    ...[1, 4, 8].flatMap((dose) => [
+      candidate({ blue: dose }, gel),
+      candidate({ blue: dose, white: 4 }, gel),
+    ]),
+  ]);
+  const probes = candidates.filter((c) => c.parts.length > 0);
+  const problem = { materials: [blue, white], readings: [] };
+
+  it('lower the spread one after the other, and stop where a further one is worth nothing', () => {
+    const proposals = proposeBars(problem, candidates, probes, 6);
+    expect(proposals.length).toBeGreaterThan(3);
+    proposals.forEach(({ before, after }, i) => {
+      expect(after).toBeLessThan(before);
+      if (i > 0) expect(before).toBeCloseTo(proposals[i - 1]!.after, 9);
+    });
+    expect(new Set(proposals.map((p) => p.index)).size).toBe(proposals.length);
+    // The first teaches more than the last.
+    const fall = (p: Proposal): number => p.before - p.after;
+    expect(fall(proposals[0]!)).toBeGreaterThan(2 * fall(proposals.at(-1)!));
+    // By a coarse reading nothing is worth making.
+    const coarse = candidates.map((c) => ({ ...c, doubt: 1000 }));
+    expect(proposeBars(problem, coarse, probes, 6)).toEqual([]);
+    expect(proposeBars(problem, [], probes, 6)).toEqual([]);
+  });
+
+  it('are what a fit to them would then say', () => {
+    const [first] = proposeBars(problem, candidates, probes, 1);
+    const chosen = candidates[first!.index]!;
+    // Read exactly as it was foretold, so that the fit stays where it is.
+    const stage = chosen.stage;
+    const mixer = createMixer(
+      referenceCanvas,
+      chosen.parts.map((p) => (p.id === 'blue' ? blue : white).optics),
+      stage,
+    );
+    const lab = labD65FromReflectance(mixer.reflectance(chosen.parts.map((p) => p.dose)));
+    const { doubt, ...bar } = chosen;
+    const read: FitReading = { ...bar, seen: { lab, doubt } };
+    const [second] = proposeBars({ ...problem, readings: [read] }, candidates, probes, 1);
+    expect(second!.before).toBeCloseTo(first!.after, 2);
+    // It is not proposed again.
+    expect(second!.index).not.toBe(first!.index);
   });
 });

@@ -1,3 +1,4 @@
 /** What readings of real bars say of colourants and base. */
 export { type FitResult, fitReadings, type FittedMaterial, type FittedReading } from './fit.ts';
 export { type FitMaterial, type FitProblem, type FitReading } from './problem.ts';
+export { type Candidate, type Probe, proposeBars, type Proposal } from './propose.ts';

@@ -14,7 +14,7 @@ const LAB_FLOOR = 0.3;
 export const bandSd = (seen: number): number => NOISE.dark + NOISE.light * Math.abs(seen);
 
 /** Standard deviation of each of the three directions of a Lab reading, in ΔE00. */
-const labSd = (doubt: number): number => Math.hypot(doubt / Math.sqrt(3), LAB_FLOOR);
+export const labSd = (doubt: number): number => Math.hypot(doubt / Math.sqrt(3), LAB_FLOOR);
 
 /** Numbers that a reading tells. */
 export const countOf = ({ seen }: FitReading): number => ('spectrum' in seen ? COUNTED : 3);

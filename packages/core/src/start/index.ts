@@ -12,4 +12,5 @@ export {
   startingScentDose,
   startPlan,
 } from './startPlan.ts';
+export { cupName, startTrial, type TrialCup, type TrialStart } from './startTrial.ts';
 export { TODO_PARTS, type TodoPart, todoOf } from './todo.ts';

@@ -47,13 +47,14 @@ export function BookPage(
         <Link to="/book">Swatch book</Link>
         <h1>{material.name}</h1>
         <span className="spring" />
+        <Link className={styles.download} to={`/book/trial?of=${encodeURIComponent(material.id)}`}>
+          Plan a test
+        </Link>
         {learn}
       </header>
-      <p>{evidenceOf(material, bars.length)}</p>
+      <p>{evidenceOf(material, bars.length)}.</p>
       {strip('As the shelf has it', material.optics, material.curve?.spread ?? 0)}
-      {found && isTaken && (
-        <p className="soft">The bars say nothing that the shelf does not know yet.</p>
-      )}
+      {found && isTaken && <p className="soft">The bars say nothing that the shelf does not know yet.</p>}
       {found && !isTaken && (
         <>
           {strip(

@@ -98,6 +98,9 @@ export function BookRoom() {
             </a>
           </>
         )}
+        <Link className={styles.download} to="/book/trial">
+          Plan a test
+        </Link>
         {fitButton}
       </header>
       {book.readings.length === 0 && (
@@ -143,7 +146,7 @@ function Line({ material, bars, miss }: BookMaterial & { readonly miss?: number 
           <Link to={`/book/${encodeURIComponent(material.id)}`}>{material.name}</Link>
         </h2>
         <p className="soft small">
-          {evidenceOf(material, bars.length)}
+          {evidenceOf(material, bars.length)}.
           {miss !== undefined &&
             miss !== null &&
             ` Learnt, its bars would be missed by ΔE ${print.number(miss, 1)}.`}

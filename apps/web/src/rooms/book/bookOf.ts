@@ -42,7 +42,7 @@ export function evidenceOf({ curve }: MaterialWire, bars: number): string {
     return `Fitted to ${readings === 1 ? 'one of your bars' : `${readings} of your bars`}; strength ± ${percent(curve.spread)}`;
   }
   const guess = `Shelf default, a guess: strength ± ${percent(curve?.spread ?? 0)}`;
-  return bars === 0 ? guess : `${guess}. ${bars === 1 ? 'One bar was' : `${bars} bars were`} read.`;
+  return bars === 0 ? guess : `${guess}. ${bars === 1 ? 'One bar was' : `${bars} bars were`} read`;
 }
 
 /** What is known of the bare base, in one sentence. */
