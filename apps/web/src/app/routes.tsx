@@ -79,6 +79,10 @@ export const rooms: readonly Room[] = [
     load: async () => ({ Component: (await import('../rooms/book/BookRoom.tsx')).BookRoom }),
     below: [
       {
+        path: 'import',
+        lazy: async () => ({ Component: (await import('../rooms/book/ImportPage.tsx')).ImportPage }),
+      },
+      {
         path: 'trial',
         lazy: async () => ({ Component: (await import('../rooms/book/TrialPage.tsx')).TrialPage }),
       },

@@ -1,5 +1,6 @@
 import { type Remote, wrap } from 'comlink';
 import { type ColourWorker } from './protocol.ts';
+import { type FilesWorker } from './files.protocol.ts';
 import { type PhotoWorker } from './photo.protocol.ts';
 import { type SearchWorker } from './search.protocol.ts';
 
@@ -38,4 +39,12 @@ let photo: Remote<PhotoWorker> | undefined;
 export function photoWorker(): Remote<PhotoWorker> {
   photo ??= wrap<PhotoWorker>(new Worker(new URL('./photo.worker.ts', import.meta.url), { type: 'module' }));
   return photo;
+}
+
+let files: Remote<FilesWorker> | undefined;
+
+/** The worker that reads files of measured bars. Started on first use. */
+export function filesWorker(): Remote<FilesWorker> {
+  files ??= wrap<FilesWorker>(new Worker(new URL('./files.worker.ts', import.meta.url), { type: 'module' }));
+  return files;
 }

@@ -85,11 +85,14 @@ export interface SampleTable {
  * @throws FormatError naming the line: cut short, other counts than it says, no table, values that are none.
  */
 export function parseCgats(text: string): SampleFile {
-  const tables = tablesOf(tokensOf(text));
+  const tables = cgatsTables(text);
   if (tables.length === 0) throw new FormatError('There is no table of colours in this file.');
   const read = tables.map(samplesOf);
   return { samples: read.flatMap((r) => r.samples), notes: [...new Set(read.flatMap((r) => r.notes))] };
 }
+
+/** The tables of a CGATS file, their cells still as text. @throws FormatError naming the line */
+export const cgatsTables = (text: string): SampleTable[] => tablesOf(tokensOf(text));
 
 function tablesOf(tokens: readonly Token[]): SampleTable[] {
   const tables: SampleTable[] = [];

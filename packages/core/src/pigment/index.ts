@@ -10,4 +10,13 @@ export {
 export { justSeen, SEEN_FROM } from './justSeen.ts';
 export { createMixer, MAX_REFLECTANCE, type Mixer, predictLab } from './mixer.ts';
 export { type Optics, type Shimmer } from './optics.ts';
-export { atCut, cured, CURED_HOURS, CUT_HOURS, fresh, type Stage, YEAR_HOURS } from './stage.ts';
+export {
+  atCut,
+  cured,
+  CURED_HOURS,
+  CUT_HOURS,
+  fresh,
+  HOURS_PER_DAY,
+  type Stage,
+  YEAR_HOURS,
+} from './stage.ts';

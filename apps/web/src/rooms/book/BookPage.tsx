@@ -1,12 +1,18 @@
 import { Button } from 'antd';
-import { type ReactNode } from 'react';
+import { type ReactNode, useState } from 'react';
 import { Link } from 'react-router';
 import { type BookFit, type MaterialWire } from '@kleur/contract';
 import { screenColourFromLabD65, type LabD65 } from '@kleur/core/colour';
+import { failureOf } from '../../data/api.ts';
+import { useRemoveBarMutation, useRestoreBarMutation } from '../../data/book.ts';
 import { useDays } from '../../shared/hooks/useDays.ts';
+import { useNotices } from '../../shared/hooks/useNotices.ts';
 import { usePrinter } from '../../shared/hooks/useSettings.ts';
+import { useUndoNotice } from '../../shared/hooks/useUndoNotice.tsx';
+import { DeleteOutlined } from '../../shared/ui/icons.tsx';
 import { LevelMark } from '../../shared/ui/Levels.tsx';
 import { FigureCell, PlainTable } from '../../shared/ui/PlainTable.tsx';
+import { AddBar } from './AddBar.tsx';
 import styles from './book.module.css';
 import { type Bar, type BookMaterial, evidenceOf, percent } from './bookOf.ts';
 import { CurveChart } from './CurveChart.tsx';
@@ -25,6 +31,7 @@ export function BookPage(
   const { material, bars, fitted, learn, names } = props;
   const print = usePrinter();
   const takeOver = useTakeOver();
+  const [adding, setAdding] = useState(false);
   const found = fitted?.materials.find((m) => m.id === material.id) ?? null;
   const isTaken = found !== null && String(found.optics.k) === String(material.optics!.k);
   const isFitted = material.curve?.origin.kind === 'fitted';
@@ -50,6 +57,13 @@ export function BookPage(
         <Link className={styles.download} to={`/book/trial?of=${encodeURIComponent(material.id)}`}>
           Plan a test
         </Link>
+        <Button
+          onClick={() => {
+            setAdding(true);
+          }}
+        >
+          A bar by hand
+        </Button>
         {learn}
       </header>
       <p>{evidenceOf(material, bars.length)}.</p>
@@ -93,6 +107,15 @@ export function BookPage(
         <p className="soft">No bar of it was read yet. Read one under Result of its batch.</p>
       ) : (
         <BarTable materialId={material.id} bars={bars} fitted={fitted} names={names} />
+      )}
+      {adding && (
+        <AddBar
+          shelf={names}
+          of={material.id}
+          onClose={() => {
+            setAdding(false);
+          }}
+        />
       )}
     </div>
   );
@@ -146,6 +169,7 @@ function BarTable(props: {
               {b.potName}, {days.text(b.on)}, {b.gel > 0.5 ? 'gelled' : 'not gelled'}
               {b.lot !== undefined && `, lot ${b.lot}`}
               {others.length > 0 && <span className="soft">, with {others.join(', ')}</span>}
+              {b.batchId === null && <RemoveBar bar={b} />}
               {miss?.isOdd && (
                 <span className={styles.odd}>
                   <LevelMark level="warn" /> It disagrees with the others: another dose or lot, half a gel, or
@@ -157,5 +181,39 @@ function BarTable(props: {
         );
       })}
     </PlainTable>
+  );
+}
+
+/** Takes a bar that belongs to no batch out of the book, and back. */
+function RemoveBar({ bar }: { readonly bar: Bar }) {
+  const [remove] = useRemoveBarMutation();
+  const [restore] = useRestoreBarMutation();
+  const tellDeleted = useUndoNotice();
+  const { message } = useNotices();
+  const attempt = async (work: Promise<unknown>): Promise<boolean> => {
+    try {
+      await work;
+      return true;
+    } catch (error) {
+      message.error(failureOf(error).message);
+      return false;
+    }
+  };
+  return (
+    <Button
+      type="text"
+      icon={<DeleteOutlined />}
+      aria-label={`Delete the bar ${bar.potName}`}
+      onClick={() =>
+        void attempt(remove(bar.id).unwrap()).then((done) => {
+          if (done)
+            tellDeleted({
+              key: `bar-${bar.id}`,
+              title: `“${bar.potName}” was taken out of the book`,
+              undo: () => void attempt(restore(bar.id).unwrap()),
+            });
+        })
+      }
+    />
   );
 }

@@ -1,4 +1,5 @@
 import { Button } from 'antd';
+import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { routes } from '@kleur/contract';
 import { failureOf } from '../../data/api.ts';
@@ -8,6 +9,7 @@ import { useNotices } from '../../shared/hooks/useNotices.ts';
 import { usePrinter } from '../../shared/hooks/useSettings.ts';
 import { EmptyState } from '../../shared/ui/EmptyState.tsx';
 import { DownloadOutlined } from '../../shared/ui/icons.tsx';
+import { AddBar } from './AddBar.tsx';
 import { BaseLine } from './BaseLine.tsx';
 import styles from './book.module.css';
 import { type BookMaterial, bookOf, evidenceOf } from './bookOf.ts';
@@ -18,6 +20,7 @@ import { useTakeOver } from './useTakeOver.ts';
 /** What is known of each colourant, and from which bars. */
 export function BookRoom() {
   const { id } = useParams();
+  const [adding, setAdding] = useState(false);
   const print = usePrinter();
   const { data: shelf, error: shelfError, refetch: askShelf } = useMaterialsQuery();
   const { data: book, error: bookError, refetch: askBook } = useBookQuery();
@@ -98,6 +101,16 @@ export function BookRoom() {
             </a>
           </>
         )}
+        <Button
+          onClick={() => {
+            setAdding(true);
+          }}
+        >
+          By hand
+        </Button>
+        <Link className={styles.download} to="/book/import">
+          From a file
+        </Link>
         <Link className={styles.download} to="/book/trial">
           Plan a test
         </Link>
@@ -133,6 +146,15 @@ export function BookRoom() {
           />
         ))}
       </ul>
+      {adding && (
+        <AddBar
+          shelf={shelf}
+          of={null}
+          onClose={() => {
+            setAdding(false);
+          }}
+        />
+      )}
     </div>
   );
 }

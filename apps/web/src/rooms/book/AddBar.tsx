@@ -1,0 +1,232 @@
+import { Button, Drawer, Input, Segmented, Select } from 'antd';
+import dayjs from 'dayjs';
+import { useId, useState } from 'react';
+import { type MaterialWire } from '@kleur/contract';
+import { colourWords, screenColourFromLabD65 } from '@kleur/core/colour';
+import { colourFromText, HOW_DOUBT, READING_LIMITS, TEST_BAR_LIMITS } from '@kleur/core/evidence';
+import { CURED_HOURS, HOURS_PER_DAY } from '@kleur/core/pigment';
+import { PLAN_LIMITS } from '@kleur/core/plan';
+import { failureOf } from '../../data/api.ts';
+import { useAddBarsMutation } from '../../data/book.ts';
+import { newId } from '../../data/newId.ts';
+import { ColourPicker } from '../../shared/ui/ColourPicker.tsx';
+import { DeleteOutlined } from '../../shared/ui/icons.tsx';
+import { NumberField } from '../../shared/ui/NumberField.tsx';
+import styles from './book.module.css';
+
+interface DoseRow {
+  readonly id: string;
+  readonly materialId: string | null;
+  readonly dose: number | null;
+}
+const emptyRow = (materialId: string | null = null): DoseRow => ({ id: newId(), materialId, dose: null });
+
+/** A bar that no batch knows of, by hand: what is in it, how old it is, and its colour. */
+export function AddBar(props: {
+  readonly shelf: readonly MaterialWire[];
+  /** The colourant that it is of; null for any. */
+  readonly of: string | null;
+  readonly onClose: () => void;
+}) {
+  const { shelf, of, onClose } = props;
+  const [name, setName] = useState('');
+  const [rows, setRows] = useState<readonly DoseRow[]>([emptyRow(of)]);
+  const [days, setDays] = useState(CURED_HOURS / HOURS_PER_DAY);
+  const [gelled, setGelled] = useState(true);
+  const [vanillin, setVanillin] = useState(0);
+  const [text, setText] = useState('');
+  const [lot, setLot] = useState('');
+  const [problem, setProblem] = useState('');
+  const [add, { isLoading }] = useAddBarsMutation();
+  const fieldId = useId();
+  const typed = colourFromText(text);
+  const hex = typed ? screenColourFromLabD65(typed.lab).hex : null;
+  const setRow = (id: string, change: Partial<DoseRow>): void => {
+    setRows(rows.map((r) => (r.id === id ? { ...r, ...change } : r)));
+  };
+  const keep = async (): Promise<void> => {
+    if (!typed) {
+      setProblem('Type a colour as L*, a*, b* (such as 52 24 31) or as hex (such as #b06a49).');
+      return;
+    }
+    const filled = rows.filter((r) => r.materialId !== null);
+    if (filled.some((r) => !(r.dose !== null && r.dose > 0))) {
+      setProblem('A colourant needs a dose of more than 0 g/kg. Take it away where the bar holds none.');
+      return;
+    }
+    const doses = filled.map((r) => ({ materialId: r.materialId!, dose: r.dose! }));
+    const said = doses.map((d) => shelf.find((m) => m.id === d.materialId)?.name ?? '').join(' + ');
+    try {
+      await add({
+        bars: [
+          {
+            id: `${newId()}${newId()}`,
+            name: (name.trim() || said || 'Bare bar').slice(0, TEST_BAR_LIMITS.name),
+            on: dayjs().format('YYYY-MM-DD'),
+            hours: days * HOURS_PER_DAY,
+            gel: Number(gelled),
+            lab: typed.lab,
+            how: typed.how,
+            doubt: HOW_DOUBT[typed.how],
+            note: '',
+            doses,
+            oils: [],
+            vanillin,
+            ...(lot.trim() !== '' && { lot: lot.trim() }),
+          },
+        ],
+      }).unwrap();
+      onClose();
+    } catch (error) {
+      setProblem(failureOf(error).message);
+    }
+  };
+  return (
+    <Drawer
+      open
+      size={480}
+      title="A bar of your own"
+      mask={false}
+      onClose={onClose}
+      footer={
+        <Button type="primary" loading={isLoading} onClick={() => void keep()}>
+          Keep this bar
+        </Button>
+      }
+    >
+      <div className={styles.barForm}>
+        <label>
+          <span>Name</span>
+          <Input
+            aria-label="Name of the bar"
+            maxLength={TEST_BAR_LIMITS.name}
+            value={name}
+            placeholder="what stands on it"
+            onChange={(e) => {
+              setName(e.target.value);
+            }}
+          />
+        </label>
+        <div>
+          <span>What is in it, g/kg oils</span>
+          {rows.map((row) => (
+            <div key={row.id} className={styles.doseRow}>
+              <Select<string>
+                aria-label="Colourant"
+                showSearch={{ optionFilterProp: 'label' }}
+                placeholder="Colourant; none for the bare base"
+                value={row.materialId}
+                onChange={(materialId) => {
+                  setRow(row.id, { materialId });
+                }}
+                options={shelf
+                  .filter((m) => m.optics)
+                  .map((m) => ({
+                    value: m.id,
+                    label: m.name,
+                    disabled: rows.some((r) => r.id !== row.id && r.materialId === m.id),
+                  }))}
+              />
+              <NumberField
+                label="Dose"
+                hideLabel
+                width={92}
+                value={row.dose}
+                {...PLAN_LIMITS.dose}
+                digits={2}
+                placeholder="g/kg"
+                onCommit={(dose) => {
+                  setRow(row.id, { dose });
+                }}
+              />
+              <Button
+                type="text"
+                aria-label="Take this colourant away"
+                icon={<DeleteOutlined />}
+                onClick={() => {
+                  setRows(rows.filter((r) => r.id !== row.id));
+                }}
+              />
+            </div>
+          ))}
+          <Button
+            disabled={rows.length >= TEST_BAR_LIMITS.doses}
+            onClick={() => {
+              setRows([...rows, emptyRow()]);
+            }}
+          >
+            Another colourant
+          </Button>
+        </div>
+        <div className={styles.doseRow}>
+          <NumberField
+            label="Age"
+            width={120}
+            value={days}
+            digits={1}
+            min={0}
+            max={READING_LIMITS.hours.max / HOURS_PER_DAY}
+            suffix="days"
+            onCommit={setDays}
+          />
+          <NumberField
+            label="Vanillin of its scent"
+            width={150}
+            value={vanillin}
+            digits={2}
+            {...TEST_BAR_LIMITS.vanillin}
+            suffix="g/kg"
+            onCommit={setVanillin}
+          />
+        </div>
+        <Segmented<boolean>
+          aria-label="Whether it gelled"
+          value={gelled}
+          onChange={setGelled}
+          options={[
+            { value: true, label: 'gelled' },
+            { value: false, label: 'did not gel' },
+          ]}
+        />
+        <div>
+          <label htmlFor={fieldId}>Colour</label>
+          <div className={styles.doseRow}>
+            <Input
+              id={fieldId}
+              value={text}
+              placeholder="52 24 31 or #b06a49"
+              status={text.trim() !== '' && !typed ? 'error' : undefined}
+              onChange={(e) => {
+                setText(e.target.value);
+                setProblem('');
+              }}
+            />
+            <ColourPicker value={hex} label="Pick the colour" onPick={setText} />
+          </div>
+          <span className="soft small">L*, a*, b* for daylight (D65), gloss excluded, or hex.</span>
+          {typed && hex && (
+            <p role="status">
+              <i className={styles.chip} style={{ background: hex }} /> {colourWords(typed.lab)}
+            </p>
+          )}
+        </div>
+        <label>
+          <span>Lot</span>
+          <Input
+            aria-label="Lot"
+            maxLength={READING_LIMITS.lot}
+            value={lot}
+            onChange={(e) => {
+              setLot(e.target.value);
+            }}
+          />
+        </label>
+        {problem !== '' && (
+          <p className="field-problem" role="alert">
+            {problem}
+          </p>
+        )}
+      </div>
+    </Drawer>
+  );
+}
