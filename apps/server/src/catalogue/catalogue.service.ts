@@ -104,9 +104,9 @@ export class CatalogueService implements Content {
 
   /** Inside a running write: curves that were fitted to readings. @throws ProblemError `not-found`. */
   setCurves(m: EntityManager, fitted: readonly FittedMaterial[], version: number): Promise<MaterialWire[]> {
-    return this.changeCurves(m, fitted, (_, { optics, spread, readings }) => ({
+    return this.changeCurves(m, fitted, (_, { optics, spread, modes, readings, typicalMiss }) => ({
       optics,
-      curve: { origin: { kind: 'fitted', version, readings }, spread },
+      curve: { origin: { kind: 'fitted', version, readings }, spread, modes, typicalMiss },
     }));
   }
 

@@ -76,5 +76,6 @@ export const {
   useRestoreBarMutation,
 } = bookApi;
 
-/** The base as bars told it; null for the reference base, undefined while nobody knows. */
-export const useLearntBase = (): LearntBase | null | undefined => useLearntBaseQuery().data?.learnt;
+/** The base as bars told it; null for the reference base, undefined while nobody knows, or nobody `asks`. */
+export const useLearntBase = (asks = true): LearntBase | null | undefined =>
+  useLearntBaseQuery(undefined, { skip: !asks }).data?.learnt;

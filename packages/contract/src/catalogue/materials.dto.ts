@@ -6,6 +6,7 @@ import {
   type Caution,
   CAUTIONS,
   type Claim,
+  type CurveFacts,
   type CurveOrigin,
   type Looks,
   type Lot,
@@ -21,7 +22,8 @@ import {
   type OilFacts,
   type ScentFacts,
 } from '@kleur/core/material';
-import { type Shimmer } from '@kleur/core/pigment';
+import { BAND_COUNT } from '@kleur/core/colour';
+import { type CurveMode, type Shimmer } from '@kleur/core/pigment';
 import { PLAN_LIMITS } from '@kleur/core/plan';
 import { type MaterialWire, type MaterialWrite } from './materials.ts';
 import {
@@ -141,9 +143,21 @@ class CurveOriginDto {
   @Int(1, 100_000, { optional: true, description: 'That a fit stands on' }) readings?: number;
 }
 
-class CurveFactsDto {
+export class CurveModeDto implements CurveMode {
+  @Numbers(BAND_COUNT, -20, 20, { description: 'Change of log-absorption' }) k!: number[];
+  @Num(-20, 20, { description: 'Of log-scattering' }) s!: number;
+}
+
+class CurveFactsDto implements CurveFacts {
   @One(() => CurveOriginDto) origin!: CurveOrigin & CurveOriginDto;
   @Num(0.0001, 10, { description: 'Standard deviation of the strength, as a fraction' }) spread!: number;
+  @Many(() => CurveModeDto, 8, {
+    optional: true,
+    description: 'In what ways a fitted curve may still be off',
+  })
+  modes?: CurveModeDto[];
+  @Num(0, 200, { optional: true, nullable: true, description: 'Median ΔE00 of its readings, each left out' })
+  typicalMiss?: number | null;
 }
 
 class FreshLookDto {

@@ -1,7 +1,7 @@
 import { type LabD65 } from '@kleur/core/colour';
 import { MATERIAL_KINDS, type MaterialKind } from '@kleur/core/material';
 import { PLAN_LIMITS } from '@kleur/core/plan';
-import { OpticsDto } from '../catalogue/materials.dto.ts';
+import { CurveModeDto, OpticsDto } from '../catalogue/materials.dto.ts';
 import { Bands, Flag, Int, Many, Num, Numbers, One, OneOf, Pattern, Text } from '../fields.dto.ts';
 import { DoseDto, FittedBaseDto } from './colour.dto.ts';
 import {
@@ -46,6 +46,8 @@ class FitCurveDto implements FitCurve {
   @Text(80) id!: string;
   @One(() => OpticsDto) optics!: OpticsDto;
   @Num(0, 10, { description: 'Standard deviation of the strength' }) spread!: number;
+  @Many(() => CurveModeDto, 8, { description: 'In what ways its curve may still be off' })
+  modes!: CurveModeDto[];
   @Int(0, FIT_LIMITS.readings) readings!: number;
   @Num(0, 200, { nullable: true, description: 'Median ΔE00 of its readings, each left out' })
   typicalMiss!: number | null;

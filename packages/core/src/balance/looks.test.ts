@@ -35,12 +35,20 @@ describe('the outside of a bar', () => {
 describe('the doubt of a pot', () => {
   const doubt = (plan: Plan, at = 0) => potDoubt(plan, potComposition(plan, plan.pots[at]!), cured(1));
 
-  it('is what its strengths may be off by, none for a bare pot', () => {
-    expect(doubt(planWith([pot('A', 1)]))).toEqual({ deltaE: 0, colourants: 0, tested: 0 });
+  it('is what its curves and the base may be off by', () => {
+    const bare = doubt(planWith([pot('A', 1)]));
+    expect(bare).toMatchObject({ colourants: 0, tested: 0, typicalMiss: null });
     const one = doubt(blue);
-    expect(one).toMatchObject({ colourants: 1, tested: 0 });
+    expect(one).toMatchObject({ colourants: 1, tested: 0, readings: 0 });
+    expect(one.deltaE).toBeGreaterThan(bare.deltaE);
+    // The strength alone does most of it.
     const stronger = planWith([pot('A', 1, dose('ultramarine-blue', 5 * 1.35))]);
-    expect(one.deltaE).toBeCloseTo(deltaE00(looks(blue), looks(stronger)), 6);
+    const byStrength = deltaE00(looks(blue), looks(stronger));
+    expect(one.deltaE / byStrength).toBeGreaterThan(0.8);
+    expect(one.deltaE / byStrength).toBeLessThan(2);
+    const [dark, light] = one.range;
+    expect(dark[0]).toBeLessThan(looks(blue)[0]);
+    expect(light[0]).toBeGreaterThan(looks(blue)[0]);
   });
 
   it('is inherited from donors and from the whole batch', () => {
@@ -63,11 +71,21 @@ describe('the doubt of a pot', () => {
     const tested: Plan = {
       ...blue,
       materials: blue.materials.map((m) =>
-        m.curve ? { ...m, curve: { origin: { kind: 'fitted', version: 1, readings: 4 }, spread: 0.05 } } : m,
+        m.curve
+          ? {
+              ...m,
+              curve: {
+                origin: { kind: 'fitted', version: 1, readings: 4 },
+                spread: 0.05,
+                modes: [{ k: Array<number>(36).fill(0.05), s: 0.02 }],
+                typicalMiss: 0.9,
+              },
+            }
+          : m,
       ),
     };
-    expect(doubt(tested)).toMatchObject({ tested: 1 });
-    expect(doubt(tested).deltaE).toBeLessThan(doubt(blue).deltaE / 4);
+    expect(doubt(tested)).toMatchObject({ tested: 1, readings: 4, typicalMiss: 0.9 });
+    expect(doubt(tested).deltaE).toBeLessThan(doubt(blue).deltaE / 2);
   });
 });
 

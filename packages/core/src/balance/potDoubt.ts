@@ -1,17 +1,24 @@
-import { createMixer } from '../pigment/mixer.ts';
-import { strengthDoubt } from '../pigment/strengthDoubt.ts';
+import { type LabD65 } from '../colour/lab.ts';
+import { modesOf } from '../material/curve.ts';
+import { createSpread } from '../pigment/spread.ts';
 import { type Stage } from '../pigment/stage.ts';
 import { type Composition, stageOf } from '../pigment/composition.ts';
 import { type Plan } from '../plan/plan.ts';
 
 /** How far the colour of a pot may be off, and what it stands on. */
 export interface PotDoubt {
-  /** ΔE00 by which the strengths of its colourants may be off together. */
+  /** Root mean square ΔE00 by which its curves, the base and the model may be off together. */
   readonly deltaE: number;
+  /** How it looks if it misses: darker and lighter, nine of ten lie between. */
+  readonly range: readonly [LabD65, LabD65];
   /** Colourants in it, from its own rows, its donors and the whole batch. */
   readonly colourants: number;
   /** Those of them whose curves stand on readings. */
   readonly tested: number;
+  /** Readings of the one of them that has the fewest; 0 where one has none. */
+  readonly readings: number;
+  /** Of those whose curves stand on readings, the largest typical miss, ΔE00; null for none. */
+  readonly typicalMiss: number | null;
 }
 
 /**
@@ -19,19 +26,20 @@ export interface PotDoubt {
  */
 export function potDoubt(plan: Plan, composition: Composition, stage: Stage): PotDoubt {
   const { canvas, parts } = composition;
-  const mixer = createMixer(
-    canvas,
-    parts.map((p) => p.optics),
-    stageOf(composition, stage),
-  );
   const curves = parts.map((p) => plan.materials.find((m) => m.optics === p.optics)?.curve ?? null);
+  const { deltaE, range } = createSpread(
+    canvas,
+    parts.map((p, i) => ({ optics: p.optics, modes: modesOf(curves[i]!) })),
+    stageOf(composition, stage),
+  ).of(parts.map((p) => p.dose));
+  const fitted = curves.flatMap((c) => (c?.origin.kind === 'fitted' ? [{ ...c, origin: c.origin }] : []));
+  const misses = fitted.flatMap((c) => (c.typicalMiss == null ? [] : [c.typicalMiss]));
   return {
-    deltaE: strengthDoubt(
-      mixer,
-      parts.map((p) => p.dose),
-      curves.map((c) => c?.spread ?? 0),
-    ),
+    deltaE,
+    range,
     colourants: parts.length,
-    tested: curves.filter((c) => c?.origin.kind === 'fitted').length,
+    tested: fitted.length,
+    readings: fitted.length < parts.length ? 0 : Math.min(...fitted.map((c) => c.origin.readings)),
+    typicalMiss: misses.length === 0 ? null : Math.max(...misses),
   };
 }

@@ -3,11 +3,13 @@ import { deltaE00 } from '../colour/deltaE00.ts';
 import { type LabD65, labD65FromReflectance } from '../colour/lab.ts';
 import { type FittedBase } from '../pigment/canvas.ts';
 import { type Optics } from '../pigment/optics.ts';
+import { type CurveMode } from '../pigment/spread.ts';
 import { BUMPS } from './basis.ts';
 import { descend, type Fitted } from './descent.ts';
 import { labOfReading, labSlopes, labVariance } from './seen.ts';
 import { Forward, type Prepared, prepare, ROW } from './forward.ts';
 import { type Layout, layoutOf } from './layout.ts';
+import { modesOf } from './modes.ts';
 import { priorRows } from './prior.ts';
 import { type FitMaterial, type FitProblem } from './problem.ts';
 import { baseAt, opticsAt } from './result.ts';
@@ -18,6 +20,8 @@ export interface FittedMaterial {
   readonly optics: Optics;
   /** Standard deviation of the strength that is left, as a fraction. */
   readonly spread: number;
+  /** In what ways its curve may still be off; none for one that no reading holds. */
+  readonly modes: readonly CurveMode[];
   /** Readings that hold it. */
   readonly readings: number;
   /** Median ΔE00 by which those were missed when each was left out; null without any. */
@@ -55,6 +59,8 @@ const ODD_BELOW = 0.35;
 /** So many readings can tell how well they were read; they are never believed to be better than this share. */
 const MANY = 8;
 const LEAST_NOISE = 0.4;
+/** The modes count on the noise that was said, a little less: so that nine of ten mixtures unseen lie within their range. */
+const MODES_WIDTH = 0.87;
 /** The least share of a miss that is not the reading's own doing. */
 const LEAST_SHARE = 0.1;
 
@@ -77,6 +83,7 @@ export function fitReadings(problem: FitProblem): FitResult {
   const misses = readings.map((r) => r.missLeftOut);
   // Many readings that lie nearer than was said of them were read better than was said.
   const least = readings.length >= MANY ? LEAST_NOISE : 1;
+  const forward = new Forward(layout);
   const noise = Math.max(least, median(Array.from(fitted.misses)) ?? 1);
   return {
     base: baseAt(layout, fitted.p, mostUsed(problem)),
@@ -89,6 +96,7 @@ export function fitReadings(problem: FitProblem): FitResult {
         id: m.id,
         optics: isTold ? opticsAt(layout, m, fitted.p) : m.optics,
         spread: isTold ? Math.min(m.spread, noise * spreadLeft(layout, m, fitted)) : m.spread,
+        modes: isTold ? modesOf(layout, forward, m, fitted, MODES_WIDTH * Math.max(1, noise)) : [],
         readings: own.length,
         typicalMiss: median(own.map((r) => r.missLeftOut)),
       };

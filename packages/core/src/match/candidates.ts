@@ -1,5 +1,7 @@
 import { isColourant, isSolid } from '../material/curve.ts';
 import { ceilingGroup } from '../material/limits.ts';
+import { modesOf } from '../material/curve.ts';
+import { type CurveMode } from '../pigment/spread.ts';
 import { type Carrier, isEarly, isWhitener, type Material, potCarriers } from '../material/material.ts';
 import { isPale } from '../material/scatterPrior.ts';
 import { type Optics } from '../pigment/optics.ts';
@@ -51,6 +53,8 @@ export interface Candidate {
   readonly pricePerGram: number | null;
   /** Standard deviation of its strength, as a fraction. */
   readonly doubt: number;
+  /** In what ways its curve may be off. */
+  readonly modes: readonly CurveMode[];
   readonly pace: number;
 }
 
@@ -63,6 +67,8 @@ export interface GivenDose extends Pick<Candidate, 'id' | 'optics' | 'ceiling' |
   readonly dose: number;
   /** Standard deviation of its strength, as a fraction. */
   readonly doubt: number;
+  /** In what ways its curve may be off. */
+  readonly modes: readonly CurveMode[];
   /** Oil or glycerin that came with it into this pot, g/kg oils. */
   readonly carrier: number;
 }
@@ -81,6 +87,7 @@ export const givenFrom = (
             group: ceilingGroup(m),
             solid: staysSolid(m),
             doubt: m.curve?.spread ?? 0,
+            modes: modesOf(m.curve),
             dose,
             carrier: dose * softening(carrier),
           },
@@ -129,6 +136,7 @@ export function candidatesOf(shelf: readonly Material[], filter: MatchFilter): C
         bulkDensity: m.bulkDensity,
         pricePerGram: m.pricePerGram,
         doubt: m.curve.spread,
+        modes: modesOf(m.curve),
         pace: m.pace,
       },
     ];

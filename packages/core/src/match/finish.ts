@@ -1,7 +1,5 @@
 import { type ScreenColour, screenColourFromLabD65 } from '../colour/gamut.ts';
-import { createMixer } from '../pigment/mixer.ts';
-import { type Optics } from '../pigment/optics.ts';
-import { strengthDoubt } from '../pigment/strengthDoubt.ts';
+import { createSpread } from '../pigment/spread.ts';
 import { atCut, cured, fresh, type Stage } from '../pigment/stage.ts';
 import { type Candidate } from './candidates.ts';
 import { createPotMixer, type Judged } from './judge.ts';
@@ -38,25 +36,16 @@ export function finishRecipe(
 
 /** What is there and what is added of one material err together. */
 function doubtOf(judged: Judged, problem: MatchProblem, used: readonly Candidate[]): number {
-  const parts = new Map<string, { readonly optics: Optics; readonly doubt: number; dose: number }>();
-  const put = (id: string, { optics, doubt }: Pick<Candidate, 'optics' | 'doubt'>, dose: number): void => {
+  const parts = new Map<string, Pick<Candidate, 'optics' | 'modes'> & { dose: number }>();
+  const put = (id: string, { optics, modes }: Pick<Candidate, 'optics' | 'modes'>, dose: number): void => {
     const known = parts.get(id);
     if (known) known.dose += dose;
-    else parts.set(id, { optics, doubt, dose });
+    else parts.set(id, { optics, modes, dose });
   };
   for (const g of problem.given ?? []) put(g.id, g, g.dose);
   used.forEach((c, n) => {
     put(c.id, c, judged.parts[n]!.dose);
   });
   const all = [...parts.values()];
-  const mixer = createMixer(
-    problem.canvas,
-    all.map((p) => p.optics),
-    problem.stage,
-  );
-  return strengthDoubt(
-    mixer,
-    all.map((p) => p.dose),
-    all.map((p) => p.doubt),
-  );
+  return createSpread(problem.canvas, all, problem.stage).of(all.map((p) => p.dose)).deltaE;
 }

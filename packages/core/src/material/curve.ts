@@ -1,3 +1,4 @@
+import { type CurveMode, defaultModes } from '../pigment/spread.ts';
 import { type Material, type MaterialKind } from './material.ts';
 
 /** Where an optical curve comes from: from the shelf entry's colour alone, or fitted to readings of real bars. */
@@ -16,7 +17,15 @@ export interface CurveFacts {
   readonly origin: CurveOrigin;
   /** Standard deviation of the strength, as a fraction of it, > 0. */
   readonly spread: number;
+  /** In what ways a fitted curve may still be off; absent for one that stands on its label. */
+  readonly modes?: readonly CurveMode[];
+  /** Median ΔE00 by which its readings were missed when each was left out; null for none. */
+  readonly typicalMiss?: number | null;
 }
+
+/** In what ways a curve may be off; none for what has no curve. */
+export const modesOf = (curve: CurveFacts | null): readonly CurveMode[] =>
+  curve ? (curve.modes ?? defaultModes(curve.spread)) : [];
 
 /** How far the strength of an untested default may be off: oxides vary little between suppliers, micas a lot. */
 const DEFAULT_SPREAD: Partial<Readonly<Record<MaterialKind, number>>> = {

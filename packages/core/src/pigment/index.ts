@@ -20,3 +20,4 @@ export {
   type Stage,
   YEAR_HOURS,
 } from './stage.ts';
+export { createSpread, type CurveMode, defaultModes, type Spread } from './spread.ts';

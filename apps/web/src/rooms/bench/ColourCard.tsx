@@ -1,6 +1,6 @@
 import { useStore } from 'react-redux';
 import { presentOf, selectBench } from './state/benchSlice.ts';
-import { memo } from 'react';
+import { memo, useMemo } from 'react';
 import { bareComposition, potComposition, potDoubt, type PotDoubt } from '@kleur/core/balance';
 import { deltaE00 } from '@kleur/core/colour';
 import { type Printer } from '@kleur/core/units';
@@ -41,25 +41,36 @@ function OutsideLine({ potId, label }: { readonly potId: string | null; readonly
   );
 }
 
-/** How far the prediction may be off, and what it stands on: the pot's own colourants, its donors' and the batch's. */
-function DoubtLine({ potId }: { readonly potId: string | null }) {
-  const print = usePrinter();
+/** How far the cured pot may be off, and what that stands on: its own colourants, its donors' and the batch's. */
+function usePotDoubt(potId: string | null): PotDoubt {
   const { gel } = useStage();
+  // As one text: equal doubts are the same to React.
   const text = usePlanPart((plan) => {
     const pot = plan.pots.find((p) => p.id === potId);
     const composition = pot ? potComposition(plan, pot) : bareComposition(plan);
-    return doubtText(potDoubt(plan, composition, curedStage(gel)), print);
+    return JSON.stringify(potDoubt(plan, composition, curedStage(gel)));
   });
-  return <p className="soft doubt">{text}</p>;
+  return useMemo(() => JSON.parse(text) as PotDoubt, [text]);
 }
 
-function doubtText({ deltaE, colourants, tested }: PotDoubt, print: Printer): string {
+function doubtText(
+  { deltaE, colourants, tested, readings, typicalMiss }: PotDoubt,
+  isBaseTold: boolean,
+  print: Printer,
+): string {
+  const most = `may miss by ΔE ${print.number(Math.max(1, deltaE), 0)}`;
   if (colourants === 0)
-    return 'The bare base by its oils: your own may differ a little until a bar of it is read.';
-  const most = print.number(Math.max(1, deltaE), 0);
-  return tested === colourants
-    ? `From bars that were read; may miss by ΔE ${most}.`
-    : `Shelf defaults, never tested on your base; may miss by ΔE ${most}.`;
+    return isBaseTold
+      ? `The bare base as your own bars told it; ${most}.`
+      : `The bare base by its oils, never read; ${most}.`;
+  if (tested < colourants) {
+    const guess = tested === 0 ? 'Shelf defaults' : 'Some of it shelf defaults';
+    return `${guess}, never tested on your base; ${most}.`;
+  }
+  const bars = readings === 1 ? 'one of your bars' : `${readings} of your bars`;
+  return typicalMiss === null
+    ? `From ${bars}; ${most}.`
+    : `From ${bars}; typical miss ΔE ${print.number(typicalMiss, 1)}, ${most}.`;
 }
 
 /** Fresh, cut and cured side by side, gelled beside ungelled, then the colour at the time strip with its numbers. */
@@ -71,6 +82,8 @@ export const ColourCard = memo(function ColourCard({
   readonly label: string;
 }) {
   const { pots, stage } = useColours();
+  const doubt = usePotDoubt(potId);
+  const isBaseTold = usePlanPart((p) => p.base.learnt !== undefined);
   const store = useStore();
   const print = usePrinter();
   const colours = pots.get(potId ?? BARE);
@@ -85,7 +98,13 @@ export const ColourCard = memo(function ColourCard({
       <div className="trio">
         {stagesAt(stage.gel).map(([name, said]) => (
           <figure key={name}>
-            <PotSwatch potId={potId} stage={name} label={label} className="trio-fill" />
+            <PotSwatch
+              potId={potId}
+              stage={name}
+              label={label}
+              className="trio-fill"
+              doubt={name === 'cured' ? doubt : null}
+            />
             <figcaption>
               {said}
               <code className="figure">{colours?.[name].hex ?? '–'}</code>
@@ -119,7 +138,7 @@ export const ColourCard = memo(function ColourCard({
         </table>
       )}
       <OutsideLine potId={potId} label={label} />
-      <DoubtLine potId={potId} />
+      <p className="soft doubt">{doubtText(doubt, isBaseTold, print)}</p>
     </section>
   );
 });

@@ -13,6 +13,7 @@ import { useLearntBase } from '../../../data/book.ts';
 import { useMaterialsQuery } from '../../../data/materials.ts';
 import { useAppSelector } from '../../../data/store.ts';
 import { type BenchState, presentOf, selectBench } from './benchSlice.ts';
+import { useAtRest } from '../../../shared/hooks/useAtRest.ts';
 import { usePrinter, useSettings } from '../../../shared/hooks/useSettings.ts';
 
 /** A part of the bench's state; the component is rendered again only when that part is another. */
@@ -76,7 +77,8 @@ export function useChecksQuestion(): ChecksQuestion {
   const { measuring } = useSettings();
   const print = usePrinter();
   const { data } = useMaterialsQuery();
-  const learnt = useLearntBase();
+  // Nothing of the first opening waits for it.
+  const learnt = useLearntBase(useAtRest());
   return useMemo(() => {
     // A repair puts a material into the plan, which keeps none of the shelf's bookkeeping about it.
     const shelf =

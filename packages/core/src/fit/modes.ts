@@ -1,0 +1,118 @@
+import { BAND_COUNT } from '../colour/bands.ts';
+import { labD65FromReflectance } from '../colour/lab.ts';
+import { referenceCanvas } from '../pigment/canvas.ts';
+import { type CurveMode } from '../pigment/spread.ts';
+import { cured } from '../pigment/stage.ts';
+import { bend, BUMPS } from './basis.ts';
+import { type Fitted } from './descent.ts';
+import { type Forward, prepare, ROW } from './forward.ts';
+import { type Layout, OWN } from './layout.ts';
+import { type FitMaterial } from './problem.ts';
+import { residualSlopes } from './seen.ts';
+
+/** Ways in which a fitted curve may still be off, the ones that show most. */
+const MODES = 4;
+/** Doses at which that is looked at, as parts of the typical one. */
+const DOSES = [0.3, 1, 2.5];
+const ROUNDS = 40;
+
+/**
+ * What is still not known of a colourant, as few independent modes: of the covariance that prior and readings leave of its
+ * log-absorption and log-scattering, the directions in which its tints vary most.
+ * @param noise by how much the readings miss more, or less, than was said of them
+ */
+export function modesOf(
+  layout: Layout,
+  forward: Forward,
+  m: FitMaterial,
+  { p, factor }: Fitted,
+  noise: number,
+): CurveMode[] {
+  const at = layout.of.get(m.id)!;
+  const own = [...Array.from({ length: BUMPS }, (_, j) => at + j), at + OWN.scatter];
+  const columns = own.map((i) => {
+    const x = new Float64Array(layout.size);
+    x[i] = 1;
+    factor.forward(x, at);
+    return x;
+  });
+  // One row a direction of colour of each tint: what of it each unknown moves.
+  const effects = DOSES.flatMap((part) => effectsOf(layout, forward, m, part * m.typical, p, own));
+  // A row of what moves what, in standard deviations that are independent of one another.
+  const rows = effects.map((row) => {
+    const out = new Float64Array(layout.size);
+    columns.forEach((x, j) => {
+      for (let k = at; k < layout.size; k++) out[k] = out[k]! + row[j]! * x[k]!;
+    });
+    return out;
+  });
+  const modes: CurveMode[] = [];
+  for (let n = 0; n < MODES; n++) {
+    const axis = strongest(rows);
+    if (!axis) break;
+    for (const row of rows) {
+      const along = dot(row, axis);
+      for (let k = 0; k < row.length; k++) row[k] = row[k]! - along * axis[k]!;
+    }
+    const moved = columns.map((x) => noise * dot(x, axis));
+    modes.push({
+      k: Array.from({ length: BAND_COUNT }, (_, b) => Number(bend(moved, 0, b).toPrecision(3))),
+      s: Number(moved[BUMPS]!.toPrecision(3)),
+    });
+  }
+  return modes;
+}
+
+function effectsOf(
+  layout: Layout,
+  forward: Forward,
+  m: FitMaterial,
+  dose: number,
+  p: Float64Array,
+  own: readonly number[],
+): Float64Array[] {
+  const instrument = layout.gloss.keys().next().value!;
+  forward.evaluate(
+    p,
+    prepare(layout, {
+      id: '',
+      parts: [{ id: m.id, dose }],
+      canvas: referenceCanvas,
+      stage: cured(1),
+      instrument,
+      seen: { lab: [50, 0, 0], doubt: 1 },
+    }),
+    true,
+  );
+  const lab = labD65FromReflectance(forward.R);
+  return residualSlopes(forward.R, { lab, doubt: 1 }).map((perBand) => {
+    const all = new Float64Array(layout.size);
+    for (let b = 0; b < BAND_COUNT; b++)
+      for (let k = b * ROW; k < b * ROW + forward.counts[b]!; k++)
+        all[forward.columns[k]!] = all[forward.columns[k]!]! + perBand[b]! * forward.slopes[k]!;
+    return Float64Array.from(own, (i) => all[i]!);
+  });
+}
+
+function dot(a: Float64Array, b: Float64Array): number {
+  let sum = 0;
+  for (let i = 0; i < a.length; i++) sum += a[i]! * b[i]!;
+  return sum;
+}
+
+/** The direction along which rows vary most, of length 1, by the power method; null where they do not vary. */
+function strongest(rows: readonly Float64Array[]): Float64Array | null {
+  const longest = rows.toSorted((a, b) => dot(b, b) - dot(a, a))[0];
+  if (!longest || dot(longest, longest) < 1e-12) return null;
+  let axis = longest;
+  for (let n = 0; n < ROUNDS; n++) {
+    const next = new Float64Array(axis.length);
+    for (const row of rows) {
+      const along = dot(row, axis);
+      for (let k = 0; k < next.length; k++) next[k] = next[k]! + along * row[k]!;
+    }
+    const length = Math.sqrt(dot(next, next));
+    axis = next.map((v) => v / length);
+  }
+  return axis;
+}
