@@ -78,6 +78,111 @@ test('a test is planned from the bars that teach most, read with the reader, and
   await expect(page.getByText('in use', { exact: true })).toBeVisible();
 });
 
+const BANDS = Array.from({ length: 31 }, (_, i) => 400 + 10 * i);
+/** A file as an instrument writes it: reflectance in percent, and what is in each bar. */
+const cgats = [
+  'CGATS.17',
+  'ORIGINATOR "Some instrument"',
+  `NUMBER_OF_FIELDS ${BANDS.length + 4}`,
+  'BEGIN_DATA_FORMAT',
+  `SAMPLE_ID SAMPLE_NAME "Beacon" "Chalk dust" ${BANDS.map((nm) => `SPECTRAL_NM${nm}`).join(' ')}`,
+  'END_DATA_FORMAT',
+  'NUMBER_OF_SETS 3',
+  'BEGIN_DATA',
+  ...[
+    ['1 "Beacon thin" 1 0', 60],
+    ['2 "Beacon thick" 4 0', 30],
+    ['3 "Beacon and chalk" 4 3', 45],
+  ].map(
+    ([head, light]) =>
+      `${head} ${BANDS.map((nm) => (nm > 560 ? Number(light) + 15 : Number(light) - 20).toFixed(2)).join(' ')}`,
+  ),
+  'END_DATA',
+].join('\r\n');
+
+test('a file of spectra is read, its colourants are told, and its bars are kept once', async ({ page }) => {
+  await page.goto('/book/import');
+  const choose = page.getByLabel('Choose a file of bars');
+  await choose.setInputFiles({
+    name: 'cut.txt',
+    mimeType: 'text/plain',
+    buffer: Buffer.from(cgats.slice(0, -20)),
+  });
+  await expect(page.getByRole('alert')).toContainText('cut short');
+  const file = { name: 'bars.txt', mimeType: 'text/plain', buffer: Buffer.from(cgats) };
+  await choose.setInputFiles(file);
+  await expect(page.getByText('31 columns are spectra')).toBeVisible();
+  const keep = page.getByRole('button', { name: /^Keep / });
+  await expect(keep).toBeDisabled();
+  const tell = async (key: string, name: string): Promise<void> => {
+    await page.getByRole('combobox', { name: `${key} is`, exact: true }).fill(name);
+    await page.keyboard.press('Enter');
+  };
+  await tell('Beacon', 'Yellow iron');
+  await expect(keep).toHaveText('Keep 2 bars');
+  await expect(page.getByText('holds “Chalk dust”, which is no colourant yet')).toBeVisible();
+  await tell('Chalk dust', 'Kaolin');
+  await keep.click();
+  await expect(page.getByText('3 bars are in the book.')).toBeVisible();
+
+  // The same file again: nothing is kept twice.
+  await page.goto('/book/import');
+  await choose.setInputFiles(file);
+  await tell('Beacon', 'Yellow iron');
+  await tell('Chalk dust', 'Kaolin');
+  await expect(page.getByText('stands in the book already')).toHaveCount(3);
+  await expect(keep).toBeDisabled();
+});
+
+test('a colourant of one’s own is learnt from three bars by hand', async ({ page }) => {
+  const made = await page.request.post('/api/materials', {
+    data: {
+      ...(await (await page.request.get('/api/materials/red-iron-oxide')).json()),
+      id: undefined,
+      optics: undefined,
+      curve: undefined,
+      builtIn: undefined,
+      version: undefined,
+      name: 'Rust from the gate',
+      colour: '#9a4a30',
+      colourIndex: '',
+      lots: [],
+    },
+  });
+  expect(made.status()).toBe(201);
+  const { id } = (await made.json()) as { id: string };
+  await page.goto(`/book/${id}`);
+  for (const [dose, colour] of [
+    ['0.5', '70 14 20'],
+    ['2', '48 26 28'],
+    ['4', '38 27 26'],
+  ] as const) {
+    await page.getByRole('button', { name: 'A bar by hand' }).click();
+    const bar = page.getByRole('dialog');
+    await bar.getByRole('button', { name: 'Keep this bar' }).click();
+    await expect(bar.getByRole('alert')).toContainText('Type a colour');
+    await bar.getByRole('textbox', { name: 'Dose' }).fill(dose);
+    await bar.getByRole('textbox', { name: 'Colour' }).fill(colour);
+    await bar.getByRole('button', { name: 'Keep this bar' }).click();
+    await expect(bar).toBeHidden();
+  }
+  await page.getByRole('button', { name: 'Learn from my bars' }).click();
+  await expect(page.getByRole('heading', { name: 'As 3 bars say' })).toBeVisible();
+  await page.getByRole('button', { name: 'Take it over' }).click();
+  await expect(page.getByText(/^Fitted to 3 of your bars/)).toBeVisible();
+  // What it foretells is what was seen.
+  const answer = await page.request.post('/api/colour/predict', {
+    data: {
+      oils: [],
+      pots: [{ name: '', doses: [{ materialId: id, dose: 2 }] }],
+      stages: [{ hours: 1008, gel: 1 }],
+    },
+  });
+  const { pots } = (await answer.json()) as { pots: { stages: { lab: number[] }[] }[] };
+  const [L, a, b] = pots[0]!.stages[0]!.lab;
+  expect(Math.hypot(L! - 48, a! - 26, b! - 28)).toBeLessThan(5);
+});
+
 test('a colourant that nobody read says so, and an address of nothing is told', async ({ page }) => {
   await page.goto('/book/ultramarine-blue');
   await expect(page.getByText('No bar of it was read yet.')).toBeVisible();

@@ -143,7 +143,10 @@ const LISTS = /\/checkbox\/|RightOutlined|ListRoom|skeleton/;
 
 /** What is printed and worked by, and the log of the day: not needed where a batch is planned. */
 const SHEET =
-  /core.src.(sheet|day)|core.src.work.(pourScript|sittings)|prep.useSheet|data.(benchLogs?|outbox|log)\.ts|make.useBenchLog|node_modules.idb/;
+  /core.src.(sheet|day)|core.src.work.(pourScript|sittings)|prep.useSheet|data.(benchLogs?|outbox|log)\.ts|make.useBenchLog|bench.TestCupWords|node_modules.idb/;
+
+/** How a colour looks and how sure it is: not needed where a batch is made. */
+const LOOKS = /bench.ColourCard|core.src.why.base|balance.potDoubt|pigment.spread/;
 
 /** What every step of a batch works out. */
 const CORE = /core.src.(balance|plan|work(?!.pourScript|.sittings)|pigment|checks|match.adjust)/;
@@ -205,6 +208,13 @@ export default defineConfig(({ command }) => ({
               priority: 2,
               includeDependenciesRecursively: false,
             },
+            {
+              name: 'looks',
+              test: LOOKS,
+              minShareCount: 2,
+              priority: 4,
+              includeDependenciesRecursively: false,
+            },
             { name: 'core', test: CORE, minShareCount: 2, priority: 2 },
             {
               name: 'sheet',
@@ -222,7 +232,7 @@ export default defineConfig(({ command }) => ({
             },
             {
               name: 'bench',
-              test: /rooms.bench.(?!steps.prep.(PagePrint|PrintButton|CutStrip))|ui.DayField/,
+              test: /rooms.bench.(?!steps.prep.(PagePrint|PrintButton|CutStrip)|result.)|ui.DayField/,
               minShareCount: 2,
               priority: 1,
             },

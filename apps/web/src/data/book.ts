@@ -1,7 +1,6 @@
 import {
   type BookAccept,
   type BookBack,
-  type BookBase,
   type BookFit,
   type BookForget,
   type BookPage,
@@ -12,7 +11,6 @@ import {
   type TrialAsk,
 } from '@kleur/contract';
 import { type ProposedBar, type TestBar } from '@kleur/core/evidence';
-import { type LearntBase } from '@kleur/core/plan';
 import { api } from './api.ts';
 
 /** What bars that were read say of the shelf. */
@@ -40,7 +38,6 @@ const bookApi = api.injectEndpoints({
       query: () => routes.bookLearnings,
       providesTags: ['Learnings'],
     }),
-    learntBase: b.query<BookBase, void>({ query: () => routes.bookBase, providesTags: ['Learnings'] }),
     addBars: b.mutation<TestBar[], TestBarSend>({
       query: (body) => ({ url: routes.bookBars, method: 'POST', body }),
       invalidatesTags: ['Readings'],
@@ -68,14 +65,8 @@ export const {
   useForgetCurvesMutation,
   useTakeBackMutation,
   useLearningsQuery,
-  useLearntBaseQuery,
-  useLazyLearntBaseQuery,
   useProposedBarsQuery,
   useAddBarsMutation,
   useRemoveBarMutation,
   useRestoreBarMutation,
 } = bookApi;
-
-/** The base as bars told it; null for the reference base, undefined while nobody knows, or nobody `asks`. */
-export const useLearntBase = (asks = true): LearntBase | null | undefined =>
-  useLearntBaseQuery(undefined, { skip: !asks }).data?.learnt;

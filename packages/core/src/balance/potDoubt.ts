@@ -1,9 +1,13 @@
 import { type LabD65 } from '../colour/lab.ts';
-import { modesOf } from '../material/curve.ts';
-import { createSpread } from '../pigment/spread.ts';
+import { type CurveFacts } from '../material/curve.ts';
+import { createSpread, type CurveMode, defaultModes } from '../pigment/spread.ts';
 import { type Stage } from '../pigment/stage.ts';
 import { type Composition, stageOf } from '../pigment/composition.ts';
 import { type Plan } from '../plan/plan.ts';
+
+/** In what ways a curve may be off; none for what has no curve. */
+export const modesOf = (curve: CurveFacts | null): readonly CurveMode[] =>
+  curve ? (curve.modes ?? defaultModes(curve.spread)) : [];
 
 /** How far the colour of a pot may be off, and what it stands on. */
 export interface PotDoubt {

@@ -15,6 +15,5 @@ export {
   dueReadings,
   type DueReading,
   type MouldClash,
-  READ_AFTER,
   spanOf,
 } from './spans.ts';

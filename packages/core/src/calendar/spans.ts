@@ -1,4 +1,5 @@
 import { type Kept } from '../day/learn.ts';
+import { READ_AFTER } from '../day/testCups.ts';
 import { type CalendarHabits } from './habits.ts';
 import { dayNumber, dayText } from '../units/day.ts';
 
@@ -20,9 +21,6 @@ export interface CalendarBatch {
   /** Whether it lies on the rack or in the shop already: nothing is due of one that was never poured. */
   readonly poured: boolean;
 }
-
-/** Days after the pour at which bars are read. */
-export const READ_AFTER = [1, 7, 28, 42] as const;
 
 const HOURS_PER_DAY = 24;
 

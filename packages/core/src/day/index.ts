@@ -29,4 +29,4 @@ export { type TimeLeft, timeLeft } from './timeLeft.ts';
 export { type PotVerdict, verdictOf } from './verdict.ts';
 export { weighableLine } from './weighedLine.ts';
 export { sayEntry, sayFraction } from './words.ts';
-export { nextCupLabel, TEST_CUP, type TestCup, testCupsOf } from './testCups.ts';
+export { nextCupLabel, READ_AFTER, TEST_CUP, type TestCup, testCupsOf } from './testCups.ts';

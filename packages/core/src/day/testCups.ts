@@ -1,5 +1,8 @@
 import { type LogEntry } from './entry.ts';
 
+/** Days after the pour at which bars and cups are read. */
+export const READ_AFTER = [1, 7, 28, 42] as const;
+
 /** Batter that is kept for a test cup, g: enough for a face that can be read. */
 export const TEST_CUP = 40;
 

@@ -1,7 +1,6 @@
 import { isColourant, isSolid } from '../material/curve.ts';
 import { ceilingGroup } from '../material/limits.ts';
-import { modesOf } from '../material/curve.ts';
-import { type CurveMode } from '../pigment/spread.ts';
+import { type CurveFacts } from '../material/curve.ts';
 import { type Carrier, isEarly, isWhitener, type Material, potCarriers } from '../material/material.ts';
 import { isPale } from '../material/scatterPrior.ts';
 import { type Optics } from '../pigment/optics.ts';
@@ -53,8 +52,7 @@ export interface Candidate {
   readonly pricePerGram: number | null;
   /** Standard deviation of its strength, as a fraction. */
   readonly doubt: number;
-  /** In what ways its curve may be off. */
-  readonly modes: readonly CurveMode[];
+  readonly curve: CurveFacts | null;
   readonly pace: number;
 }
 
@@ -67,8 +65,7 @@ export interface GivenDose extends Pick<Candidate, 'id' | 'optics' | 'ceiling' |
   readonly dose: number;
   /** Standard deviation of its strength, as a fraction. */
   readonly doubt: number;
-  /** In what ways its curve may be off. */
-  readonly modes: readonly CurveMode[];
+  readonly curve: CurveFacts | null;
   /** Oil or glycerin that came with it into this pot, g/kg oils. */
   readonly carrier: number;
 }
@@ -87,7 +84,7 @@ export const givenFrom = (
             group: ceilingGroup(m),
             solid: staysSolid(m),
             doubt: m.curve?.spread ?? 0,
-            modes: modesOf(m.curve),
+            curve: m.curve,
             dose,
             carrier: dose * softening(carrier),
           },
@@ -136,7 +133,7 @@ export function candidatesOf(shelf: readonly Material[], filter: MatchFilter): C
         bulkDensity: m.bulkDensity,
         pricePerGram: m.pricePerGram,
         doubt: m.curve.spread,
-        modes: modesOf(m.curve),
+        curve: m.curve,
         pace: m.pace,
       },
     ];

@@ -1,4 +1,5 @@
 import { type ScreenColour, screenColourFromLabD65 } from '../colour/gamut.ts';
+import { modesOf } from '../balance/potDoubt.ts';
 import { createSpread } from '../pigment/spread.ts';
 import { atCut, cured, fresh, type Stage } from '../pigment/stage.ts';
 import { type Candidate } from './candidates.ts';
@@ -36,16 +37,17 @@ export function finishRecipe(
 
 /** What is there and what is added of one material err together. */
 function doubtOf(judged: Judged, problem: MatchProblem, used: readonly Candidate[]): number {
-  const parts = new Map<string, Pick<Candidate, 'optics' | 'modes'> & { dose: number }>();
-  const put = (id: string, { optics, modes }: Pick<Candidate, 'optics' | 'modes'>, dose: number): void => {
+  const parts = new Map<string, Pick<Candidate, 'optics' | 'curve'> & { dose: number }>();
+  const put = (id: string, { optics, curve }: Pick<Candidate, 'optics' | 'curve'>, dose: number): void => {
     const known = parts.get(id);
     if (known) known.dose += dose;
-    else parts.set(id, { optics, modes, dose });
+    else parts.set(id, { optics, curve, dose });
   };
   for (const g of problem.given ?? []) put(g.id, g, g.dose);
   used.forEach((c, n) => {
     put(c.id, c, judged.parts[n]!.dose);
   });
   const all = [...parts.values()];
-  return createSpread(problem.canvas, all, problem.stage).of(all.map((p) => p.dose)).deltaE;
+  const doubted = all.map(({ optics, curve }) => ({ optics, modes: modesOf(curve) }));
+  return createSpread(problem.canvas, doubted, problem.stage).of(all.map((p) => p.dose)).deltaE;
 }

@@ -1,4 +1,4 @@
-import { type CurveMode, defaultModes } from '../pigment/spread.ts';
+import { type CurveMode } from '../pigment/spread.ts';
 import { type Material, type MaterialKind } from './material.ts';
 
 /** Where an optical curve comes from: from the shelf entry's colour alone, or fitted to readings of real bars. */
@@ -22,10 +22,6 @@ export interface CurveFacts {
   /** Median ΔE00 by which its readings were missed when each was left out; null for none. */
   readonly typicalMiss?: number | null;
 }
-
-/** In what ways a curve may be off; none for what has no curve. */
-export const modesOf = (curve: CurveFacts | null): readonly CurveMode[] =>
-  curve ? (curve.modes ?? defaultModes(curve.spread)) : [];
 
 /** How far the strength of an untested default may be off: oxides vary little between suppliers, micas a lot. */
 const DEFAULT_SPREAD: Partial<Readonly<Record<MaterialKind, number>>> = {

@@ -1,6 +1,6 @@
 /** What a shelf item is. */
 export { browningOf, stabiliserFor } from './browning.ts';
-export { type CurveFacts, type CurveOrigin, defaultCurve, modesOf, isColourant } from './curve.ts';
+export { type CurveFacts, type CurveOrigin, defaultCurve, isColourant } from './curve.ts';
 export { type Lot, lotAtHand, LOT_LIMITS } from './lot.ts';
 export { COURSE_STAGES, entryFace, type EntryFace } from './course.ts';
 export { factsOfKind } from './facts.ts';

@@ -13,7 +13,7 @@ import {
   useOpenExampleMutation,
   useRestoreBatchMutation,
 } from '../../data/batches.ts';
-import { useLazyLearntBaseQuery } from '../../data/book.ts';
+import { useLazyLearntBaseQuery } from '../../data/learntBase.ts';
 import { usePalettesQuery } from '../../data/palettes.ts';
 import { useAddress } from '../../shared/hooks/useAddress.ts';
 import { useSettings } from '../../shared/hooks/useSettings.ts';

@@ -1,6 +1,5 @@
 import dayjs from 'dayjs';
-import { READ_AFTER } from '@kleur/core/calendar';
-import { type TestCup } from '@kleur/core/day';
+import { READ_AFTER, type TestCup } from '@kleur/core/day';
 import { addDays } from '@kleur/core/units';
 import { useDays } from '../../shared/hooks/useDays.ts';
 

@@ -10,7 +10,7 @@ import { type LearntBase } from '@kleur/core/plan';
 import { cupName, recipeOf, STARTING_BASES, startTrial } from '@kleur/core/start';
 import { failureOf } from '../../data/api.ts';
 import { useCreateBatchMutation } from '../../data/batches.ts';
-import { useLearntBase } from '../../data/book.ts';
+import { useLearntBase } from '../../data/learntBase.ts';
 import { useMaterialsQuery } from '../../data/materials.ts';
 import { newId } from '../../data/newId.ts';
 import { useRecipesQuery } from '../../data/saved.ts';

@@ -13,7 +13,7 @@ import {
   STARTING_COLOURS,
   STARTING_MOULDS,
 } from '@kleur/core/start';
-import { useLearntBase } from '../../../data/book.ts';
+import { useLearntBase } from '../../../data/learntBase.ts';
 import { failureOf } from '../../../data/api.ts';
 import { useCreateBatchMutation } from '../../../data/batches.ts';
 import { useMaterialsQuery } from '../../../data/materials.ts';

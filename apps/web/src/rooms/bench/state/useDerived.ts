@@ -9,7 +9,7 @@ import { gelOf } from '@kleur/core/balance';
 import { type Plan } from '@kleur/core/plan';
 import { type Measuring } from '@kleur/core/units';
 import { type PrepPot, type PrepSheet, prepSheet } from '@kleur/core/work';
-import { useLearntBase } from '../../../data/book.ts';
+import { useLearntBase } from '../../../data/learntBase.ts';
 import { useMaterialsQuery } from '../../../data/materials.ts';
 import { useAppSelector } from '../../../data/store.ts';
 import { type BenchState, presentOf, selectBench } from './benchSlice.ts';
