@@ -8,6 +8,8 @@ test('no accessibility fault in the rooms', async ({ page }) => {
     '/shelf?kind=clay',
     '/book',
     '/book/yellow-iron-oxide',
+    '/book/trial?of=yellow-iron-oxide',
+    '/book/import',
     '/calendar',
     '/settings',
   ]) {

@@ -23,6 +23,8 @@ const ROOMS = [
   '/shelf',
   '/book',
   '/book/yellow-iron-oxide',
+  '/book/trial?of=yellow-iron-oxide',
+  '/book/import',
   '/calendar',
   '/settings',
 ];

@@ -68,53 +68,58 @@ export function createSpread(
 ): SpreadOf {
   const optics = colourants.map((c) => c.optics);
   const tables = mixTables(canvas, optics, stage);
+  const { k, s, stride, saturation, scatterSaturation, kBase, sBase, load, inner } = tables;
+  const count = optics.length;
   const mixer = mixerOf(tables);
   const base = canvas.base ? BASE.told : BASE.guessed;
   const { ratios } = viewingD65;
-  const [K, S, dK, dS] = [0, 1, 2, 3].map(() => new Float64Array(BAND_COUNT)) as [
-    Float64Array,
-    Float64Array,
-    Float64Array,
-    Float64Array,
-  ];
-  const opaque: OpaqueBands = {
-    R: new Float64Array(BAND_COUNT),
-    root: new Float64Array(BAND_COUNT),
-    inverse: new Float64Array(BAND_COUNT),
-  };
-  const seen = new Float64Array(BAND_COUNT);
-  const rowsK = new Float64Array(3 * BAND_COUNT);
-  const rowsS = new Float64Array(3 * BAND_COUNT);
+  const bands = (): Float64Array => new Float64Array(BAND_COUNT);
+  const [K, S, dK, dS, seen] = [bands(), bands(), bands(), bands(), bands()];
+  const opaque: OpaqueBands = { R: bands(), root: bands(), inverse: bands() };
+  // What a unit of absorption, and of scattering, in each band does to L*, a*, b*.
+  const [KL, Ka, Kb, SL, Sa, Sb] = [bands(), bands(), bands(), bands(), bands(), bands()];
+  const ofBand = (table: Float64Array, i: number): Float64Array =>
+    Float64Array.from({ length: BAND_COUNT }, (_, b) => table[b * stride + i]!);
+  const moves = colourants.flatMap(({ modes }, i) =>
+    modes.map((mode): Move => ({
+      i,
+      k: mode.k.some((v) => v !== 0) ? ofBand(k, i).map((v, b) => v * mode.k[b]!) : null,
+      s: mode.s === 0 ? null : ofBand(s, i).map((v) => v * mode.s),
+    })),
+  );
   const dark = optics.map((o): Mixer | null =>
     o.emission
       ? mixerOf({ ...tables, special: optics.map((x) => (x === o ? { ...x, emission: null } : x)) })
       : null,
   );
+  const effective = new Float64Array(count);
+  const scattering = new Float64Array(count);
+  const sum = new Covariance();
 
-  const of = (doses: ArrayLike<number>): Spread => {
-    const { k, s, stride, saturation, scatterSaturation, kBase, sBase, load } = tables;
+  function mix(doses: ArrayLike<number>): number {
     let powder = 0;
-    const e: number[] = [];
-    const f: number[] = [];
-    for (let i = 0; i < optics.length; i++) {
+    K.set(kBase);
+    S.set(sBase);
+    for (let i = 0; i < count; i++) {
       const dose = doses[i]!;
-      e.push(dose / (1 + dose * saturation[i]!));
-      f.push(scatterSaturation ? dose / (1 + dose * scatterSaturation[i]!) : e[i]!);
+      const e = (effective[i] = dose / (1 + dose * saturation[i]!));
+      const f = (scattering[i] = scatterSaturation ? dose / (1 + dose * scatterSaturation[i]!) : e);
       powder += dose;
+      for (let b = 0; b < BAND_COUNT; b++) {
+        K[b] = K[b]! + e * k[b * stride + i]!;
+        S[b] = S[b]! + f * s[b * stride + i]!;
+      }
     }
     const packed = 1 / (1 + load * powder);
-    for (let b = 0; b < BAND_COUNT; b++) {
-      let bandK = kBase[b]!;
-      let bandS = sBase[b]!;
-      for (let i = 0; i < optics.length; i++) {
-        bandK += e[i]! * k[b * stride + i]!;
-        bandS += f[i]! * s[b * stride + i]!;
-      }
-      K[b] = bandK;
-      S[b] = bandS * packed;
-    }
-    opaqueBands(K, S, opaque, tables.inner);
-    opaqueSlopes(K, S, opaque, dK, dS, tables.inner);
+    if (packed !== 1) for (let b = 0; b < BAND_COUNT; b++) S[b] = S[b]! * packed;
+    return packed;
+  }
+
+  /** @returns the colour, after writing what each band does to it */
+  function slopes(doses: ArrayLike<number>): LabD65 {
+    const packed = mix(doses);
+    opaqueBands(K, S, opaque, inner);
+    opaqueSlopes(K, S, opaque, dK, dS, inner);
     mixer.reflectance(doses, seen);
     let x = 0;
     let y = 0;
@@ -125,110 +130,148 @@ export function createSpread(
       y += r * ratios.y[b]!;
       z += r * ratios.z[b]!;
     }
-    const [fx, fy, fz] = [labF(x), labF(y), labF(z)];
-    const lab: LabD65 = [116 * fy - 16, 500 * (fx - fy), 200 * (fy - fz)];
-    const [sx, sy, sz] = [labFSlope(fx), labFSlope(fy), labFSlope(fz)];
+    const fx = labF(x);
+    const fy = labF(y);
+    const fz = labF(z);
+    const sx = labFSlope(fx);
+    const sy = labFSlope(fy);
+    const sz = labFSlope(fz);
     for (let b = 0; b < BAND_COUNT; b++) {
       const dx = sx * ratios.x[b]!;
       const dy = sy * ratios.y[b]!;
       const dz = sz * ratios.z[b]!;
-      const row = [116 * dy, 500 * (dx - dy), 200 * (dy - dz)];
-      for (let c = 0; c < 3; c++) {
-        rowsK[c * BAND_COUNT + b] = row[c]! * dK[b]!;
-        rowsS[c * BAND_COUNT + b] = row[c]! * dS[b]! * packed;
-      }
+      const ofK = dK[b]!;
+      const ofS = dS[b]! * packed;
+      const L = 116 * dy;
+      const a = 500 * (dx - dy);
+      const bb = 200 * (dy - dz);
+      KL[b] = L * ofK;
+      Ka[b] = a * ofK;
+      Kb[b] = bb * ofK;
+      SL[b] = L * ofS;
+      Sa[b] = a * ofS;
+      Sb[b] = bb * ofS;
     }
-    const sum = new Covariance();
-    colourants.forEach(({ modes }, i) => {
-      for (const mode of modes) {
-        let L = 0;
-        let a = 0;
-        let bb = 0;
-        for (let b = 0; b < BAND_COUNT; b++) {
-          const moveK = e[i]! * k[b * stride + i]! * mode.k[b]!;
-          const moveS = mode.s === 0 ? 0 : f[i]! * s[b * stride + i]! * mode.s;
-          L += rowsK[b]! * moveK + rowsS[b]! * moveS;
-          a += rowsK[BAND_COUNT + b]! * moveK + rowsS[BAND_COUNT + b]! * moveS;
-          bb += rowsK[2 * BAND_COUNT + b]! * moveK + rowsS[2 * BAND_COUNT + b]! * moveS;
-        }
-        sum.add(L, a, bb);
-      }
-      const unlit = dark[i]?.lab(doses);
-      if (unlit)
-        sum.add(GLOW * (lab[0] - unlit[0]!), GLOW * (lab[1] - unlit[1]!), GLOW * (lab[2] - unlit[2]!));
-    });
-    sum.addBands(rowsK, kBase, base.k);
-    sum.addBands(rowsS, sBase, base.s);
-    return spreadAt(lab, sum.withModel(lab));
+    return [116 * fy - 16, 500 * (fx - fy), 200 * (fy - fz)];
+  }
+
+  const of = (doses: ArrayLike<number>): Spread => {
+    const lab = slopes(doses);
+    sum.clear();
+    for (const { i, k: ofK, s: ofS } of moves) {
+      if (ofK) move(sum, ofK, effective[i]!, KL, Ka, Kb);
+      if (ofS) move(sum, ofS, scattering[i]!, SL, Sa, Sb);
+      sum.close();
+    }
+    move(sum, kBase, base.k, KL, Ka, Kb);
+    sum.close();
+    move(sum, sBase, base.s, SL, Sa, Sb);
+    sum.close();
+    for (const unlit of dark) {
+      if (!unlit) continue;
+      const [L, a, b] = unlit.lab(doses);
+      sum.step(GLOW * (lab[0] - L!), GLOW * (lab[1] - a!), GLOW * (lab[2] - b!));
+      sum.close();
+    }
+    return spreadAt(lab, sum);
   };
   return { of };
 }
 
-type Six = Spread['covariance'];
+/** A mode as a change of absorption and of scattering per unit of effective dose; null for none. */
+interface Move {
+  readonly i: number;
+  readonly k: Float64Array | null;
+  readonly s: Float64Array | null;
+}
 
+/** Covariance of L*, a*, b*, collected from independent moves: the steps of one are added up before they are squared. */
 class Covariance {
-  private readonly m = new Float64Array(6);
+  LL = 0;
+  La = 0;
+  Lb = 0;
+  aa = 0;
+  ab = 0;
+  bb = 0;
+  private L = 0;
+  private a = 0;
+  private b = 0;
 
-  add(L: number, a: number, b: number): void {
-    const { m } = this;
-    m[0] = m[0]! + L * L;
-    m[1] = m[1]! + L * a;
-    m[2] = m[2]! + L * b;
-    m[3] = m[3]! + a * a;
-    m[4] = m[4]! + a * b;
-    m[5] = m[5]! + b * b;
+  clear(): void {
+    this.LL = this.La = this.Lb = this.aa = this.ab = this.bb = this.L = this.a = this.b = 0;
   }
 
-  /** What all bands of the base do together. */
-  addBands(rows: Float64Array, amount: Float64Array, sd: number): void {
-    const d = [0, 0, 0];
-    for (let c = 0; c < 3; c++)
-      for (let b = 0; b < BAND_COUNT; b++) d[c] = d[c]! + rows[c * BAND_COUNT + b]! * amount[b]! * sd;
-    this.add(d[0]!, d[1]!, d[2]!);
+  step(L: number, a: number, b: number): void {
+    this.L += L;
+    this.a += a;
+    this.b += b;
   }
 
-  /** With what no curve accounts for: as much in each direction of ΔE00 at a colour. */
-  withModel(lab: LabD65): Six {
-    const M = localMetric(lab);
-    // Rows of M are lightness, along and across the hue; its inverse turns a step of each into Lab.
-    const [p, q, r, t] = [M[4]!, M[5]!, M[7]!, M[8]!];
-    const determinant = p * t - q * r || 1;
-    this.add(MODEL / M[0]!, 0, 0);
-    this.add(0, (MODEL * t) / determinant, (-MODEL * r) / determinant);
-    this.add(0, (-MODEL * q) / determinant, (MODEL * p) / determinant);
-    return Array.from(this.m) as unknown as Six;
+  close(): void {
+    const { L, a, b } = this;
+    this.LL += L * L;
+    this.La += L * a;
+    this.Lb += L * b;
+    this.aa += a * a;
+    this.ab += a * b;
+    this.bb += b * b;
+    this.L = this.a = this.b = 0;
   }
 }
 
-/** Rounds of the power method: the largest axis of three numbers needs few. */
-const ROUNDS = 12;
+/** What a change in every band, times a weight, does to the colour, by what each band does to L*, a*, b*. */
+function move(
+  sum: Covariance,
+  change: Float64Array,
+  weight: number,
+  ofL: Float64Array,
+  ofA: Float64Array,
+  ofB: Float64Array,
+): void {
+  let L = 0;
+  let a = 0;
+  let b = 0;
+  for (let i = 0; i < BAND_COUNT; i++) {
+    const v = change[i]!;
+    L += ofL[i]! * v;
+    a += ofA[i]! * v;
+    b += ofB[i]! * v;
+  }
+  sum.step(weight * L, weight * a, weight * b);
+}
 
-function spreadAt(lab: LabD65, m: Six): Spread {
-  const times = (v: readonly number[]): number[] => [
-    m[0] * v[0]! + m[1] * v[1]! + m[2] * v[2]!,
-    m[1] * v[0]! + m[3] * v[1]! + m[4] * v[2]!,
-    m[2] * v[0]! + m[4] * v[1]! + m[5] * v[2]!,
-  ];
+/** Rounds of the power method: the largest axis of three numbers needs few. */
+const ROUNDS = 8;
+
+function spreadAt(lab: LabD65, m: Covariance): Spread {
+  const M = localMetric(lab);
+  const [p, q, r, t] = [M[4]!, M[5]!, M[7]!, M[8]!];
+  // What no curve accounts for, as much in each direction of ΔE00: rows of M are lightness, along and across the hue, and
+  // its inverse turns a step of each into Lab.
+  const each = MODEL / (p * t - q * r || 1);
+  m.step(MODEL / M[0]!, 0, 0);
+  m.close();
+  m.step(0, each * t, -each * r);
+  m.close();
+  m.step(0, -each * q, each * p);
+  m.close();
+  const { LL, La, Lb, aa, ab, bb } = m;
   // A start that is no eigenvector of a diagonal matrix.
-  let axis = [0.8, 0.45, 0.4];
+  let [x, y, z] = [0.8, 0.45, 0.4];
   let variance = 0;
   for (let i = 0; i < ROUNDS; i++) {
-    const next = times(axis);
-    variance = Math.hypot(...next);
-    if (variance === 0) break;
-    axis = next.map((v) => v / variance);
+    const nx = LL * x + La * y + Lb * z;
+    const ny = La * x + aa * y + ab * z;
+    const nz = Lb * x + ab * y + bb * z;
+    variance = Math.sqrt(nx * nx + ny * ny + nz * nz);
+    [x, y, z] = [nx / variance, ny / variance, nz / variance];
   }
-  const up = Math.sign(axis[0]!) || 1;
-  const step = NINETY * Math.sqrt(variance) * up;
-  const end = (sign: number): LabD65 => {
-    const L = Math.min(100, Math.max(0, lab[0] + sign * step * axis[0]!));
-    return [L, lab[1] + sign * step * axis[1]!, lab[2] + sign * step * axis[2]!];
-  };
-  const M = localMetric(lab);
-  let square = 0;
-  for (let c = 0; c < 3; c++) {
-    const row = [M[3 * c]!, M[3 * c + 1]!, M[3 * c + 2]!];
-    square += times(row).reduce((sum, v, i) => sum + v * row[i]!, 0);
-  }
-  return { deltaE: Math.sqrt(Math.max(0, square)), covariance: m, range: [end(-1), end(1)] };
+  const step = NINETY * Math.sqrt(variance) * (Math.sign(x) || 1);
+  const end = (sign: number): LabD65 => [
+    Math.min(100, Math.max(0, lab[0] + sign * step * x)),
+    lab[1] + sign * step * y,
+    lab[2] + sign * step * z,
+  ];
+  const square = M[0]! * M[0]! * LL + (p * p + r * r) * aa + 2 * (p * q + r * t) * ab + (q * q + t * t) * bb;
+  return { deltaE: Math.sqrt(square), covariance: [LL, La, Lb, aa, ab, bb], range: [end(-1), end(1)] };
 }

@@ -1,4 +1,4 @@
-import { Button, Checkbox, InputNumber, Segmented, Select, Switch } from 'antd';
+import { Button, Checkbox, Segmented, Select, Switch } from 'antd';
 import { useMemo, useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { type MaterialWire } from '@kleur/contract';
@@ -16,6 +16,7 @@ import { newId } from '../../data/newId.ts';
 import { useRecipesQuery } from '../../data/saved.ts';
 import { useNotices } from '../../shared/hooks/useNotices.ts';
 import { usePrinter } from '../../shared/hooks/useSettings.ts';
+import { NumberField } from '../../shared/ui/NumberField.tsx';
 import { MassField } from '../../shared/ui/Quantity.tsx';
 import styles from './book.module.css';
 import { type GelWish, type ReadBy, type Trial, useTrial } from './useTrial.ts';
@@ -143,19 +144,18 @@ function Planner(props: {
             ]}
           />
         </span>
-        <label>
-          <span>At most</span>
-          <InputNumber<number>
-            aria-label="Cups at most"
-            min={1}
-            max={TRIAL_LIMITS.bars}
-            precision={0}
-            value={wish.count}
-            onChange={(count) => {
-              if (count !== null) change({ count });
-            }}
-          />
-        </label>
+        <NumberField
+          label="Cups at most"
+          width={110}
+          value={wish.count}
+          digits={0}
+          min={1}
+          max={TRIAL_LIMITS.bars}
+          step={1}
+          onCommit={(count) => {
+            change({ count });
+          }}
+        />
         <label className={styles.switch}>
           <Switch
             aria-label="A cup without colour"
