@@ -6,6 +6,8 @@ import { expect, type Page } from '@playwright/test';
  * @param within selector of what to look at, instead of the whole page
  */
 export async function expectAccessible(page: Page, within?: string): Promise<void> {
+  // A room comes as a file of its own; until it is there the page has nothing but the rail.
+  await page.getByRole('main').waitFor();
   // Motion is reduced in these tests: what opens is there at once, but for its colours.
   await page.waitForTimeout(200);
   const axe = new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'best-practice']);

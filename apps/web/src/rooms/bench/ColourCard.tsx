@@ -1,9 +1,11 @@
 import { useStore } from 'react-redux';
 import { presentOf, selectBench } from './state/benchSlice.ts';
-import { memo, useMemo } from 'react';
+import { memo } from 'react';
 import { bareComposition, potComposition, potDoubt, type PotDoubt } from '@kleur/core/balance';
 import { deltaE00 } from '@kleur/core/colour';
+import { type Plan } from '@kleur/core/plan';
 import { type Printer } from '@kleur/core/units';
+import { teeth } from '../../shared/ui/Teeth.tsx';
 import * as why from '@kleur/core/why';
 import { usePrinter } from '../../shared/hooks/useSettings.ts';
 import { Why } from '../../shared/ui/Why.tsx';
@@ -41,16 +43,27 @@ function OutsideLine({ potId, label }: { readonly potId: string | null; readonly
   );
 }
 
-/** How far the cured pot may be off, and what that stands on: its own colourants, its donors' and the batch's. */
-function usePotDoubt(potId: string | null): PotDoubt {
+/** How far the cured pot may be off, by its own colourants, its donors' and the batch's, as a text that says it. */
+function useOfDoubt(potId: string | null, say: (doubt: PotDoubt, plan: Plan) => string): string {
   const { gel } = useStage();
-  // As one text: equal doubts are the same to React.
-  const text = usePlanPart((plan) => {
+  return usePlanPart((plan) => {
     const pot = plan.pots.find((p) => p.id === potId);
     const composition = pot ? potComposition(plan, pot) : bareComposition(plan);
-    return JSON.stringify(potDoubt(plan, composition, curedStage(gel)));
+    return say(potDoubt(plan, composition, curedStage(gel)), plan);
   });
-  return useMemo(() => JSON.parse(text) as PotDoubt, [text]);
+}
+
+/** By itself, so that a move of a dose renders the card no second time. */
+function DoubtLine({ potId }: { readonly potId: string | null }) {
+  const print = usePrinter();
+  const text = useOfDoubt(potId, (doubt, { base }) => doubtText(doubt, base.learnt !== undefined, print));
+  return <p className="soft doubt">{text}</p>;
+}
+
+/** How the cured pot may turn out, over its swatch. */
+function PotTeeth({ potId }: { readonly potId: string | null }) {
+  const text = useOfDoubt(potId, ({ deltaE, range }) => JSON.stringify({ deltaE, range }));
+  return teeth(JSON.parse(text) as Pick<PotDoubt, 'deltaE' | 'range'>);
 }
 
 function doubtText(
@@ -82,8 +95,6 @@ export const ColourCard = memo(function ColourCard({
   readonly label: string;
 }) {
   const { pots, stage } = useColours();
-  const doubt = usePotDoubt(potId);
-  const isBaseTold = usePlanPart((p) => p.base.learnt !== undefined);
   const store = useStore();
   const print = usePrinter();
   const colours = pots.get(potId ?? BARE);
@@ -98,13 +109,10 @@ export const ColourCard = memo(function ColourCard({
       <div className="trio">
         {stagesAt(stage.gel).map(([name, said]) => (
           <figure key={name}>
-            <PotSwatch
-              potId={potId}
-              stage={name}
-              label={label}
-              className="trio-fill"
-              doubt={name === 'cured' ? doubt : null}
-            />
+            <div className="toothed">
+              <PotSwatch potId={potId} stage={name} label={label} className="trio-fill" />
+              {name === 'cured' && <PotTeeth potId={potId} />}
+            </div>
             <figcaption>
               {said}
               <code className="figure">{colours?.[name].hex ?? '–'}</code>
@@ -138,7 +146,7 @@ export const ColourCard = memo(function ColourCard({
         </table>
       )}
       <OutsideLine potId={potId} label={label} />
-      <p className="soft doubt">{doubtText(doubt, isBaseTold, print)}</p>
+      <DoubtLine potId={potId} />
     </section>
   );
 });

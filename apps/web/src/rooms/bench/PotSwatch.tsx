@@ -1,7 +1,5 @@
 import { memo } from 'react';
-import { type PotDoubt } from '@kleur/core/balance';
 import { colourWords } from '@kleur/core/colour';
-import { Teeth } from '../../shared/ui/Teeth.tsx';
 import { usePotColour } from './BenchContext.ts';
 import { BARE, type NamedStage } from './state/liveColours.ts';
 
@@ -20,8 +18,6 @@ export const PotSwatch = memo(function PotSwatch(props: {
   readonly stage: NamedStage;
   readonly label: string;
   readonly className?: string;
-  /** How it may turn out. */
-  readonly doubt?: Pick<PotDoubt, 'deltaE' | 'range'> | null;
 }) {
   const colour = usePotColour(props.potId ?? BARE, props.stage);
   return (
@@ -32,7 +28,6 @@ export const PotSwatch = memo(function PotSwatch(props: {
       data-hex={colour?.hex}
       style={colour ? { background: colour.hex } : undefined}
     >
-      {colour && props.doubt && <Teeth {...props.doubt} />}
       {colour && !colour.inGamut && (
         <span
           className="swatch-mark"

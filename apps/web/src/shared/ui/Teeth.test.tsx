@@ -1,11 +1,11 @@
 import { render } from '@testing-library/react';
 import { type LabD65, screenColourFromLabD65 } from '@kleur/core/colour';
-import { Teeth } from './Teeth.tsx';
+import { teeth } from './Teeth.tsx';
 
 const dark: LabD65 = [30, 5, -30];
 const light: LabD65 = [60, 0, -25];
 const pathsOf = (deltaE: number): SVGPathElement[] => {
-  const { container } = render(<Teeth deltaE={deltaE} range={[dark, light]} />);
+  const { container } = render(teeth({ deltaE, range: [dark, light] }));
   return [...container.querySelectorAll('path')];
 };
 /** Where the teeth of a path end: the second point of its first tooth. */

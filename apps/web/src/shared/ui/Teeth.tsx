@@ -1,3 +1,4 @@
+import { type ReactNode } from 'react';
 import { type LabD65, screenColourFromLabD65 } from '@kleur/core/colour';
 import styles from './Teeth.module.css';
 
@@ -15,15 +16,16 @@ const row = (tip: number, edge: number): string =>
 
 /**
  * How a colour may turn out, as fine teeth into its swatch: the lighter end of the range from above, the darker one from
- * below, as long as it is unsure. A sure one stays whole. Lies over a swatch that is positioned.
+ * below, as long as it is unsure. A sure one stays whole. Lies over a swatch, in something that is positioned. A plain
+ * function, since it follows every move of a dose.
  */
-export function Teeth({
+export function teeth({
   deltaE,
   range,
 }: {
   readonly deltaE: number;
   readonly range: readonly [LabD65, LabD65];
-}) {
+}): ReactNode {
   const length = Math.min(MOST, deltaE / FULL);
   if (length < FINEST) return null;
   const [dark, light] = range.map((lab) => screenColourFromLabD65(lab).hex) as [string, string];
