@@ -196,6 +196,14 @@ describe('bars that no batch knows of', () => {
     expect(await bare()).toEqual(before);
   });
 
+  it('tell the base alone as well, without any colourant', async () => {
+    const { fitId } = await fit();
+    await t.api.post(routes.bookAccept).send({ fitId, materialIds: [] }).expect(200);
+    expect(((await t.api.get(routes.bookBase)).body as BookBase).learnt).toMatchObject({ readings: 2 });
+    await t.api.post(routes.bookForget).send({ materialIds: [], base: true }).expect(200);
+    expect(((await t.api.get(routes.bookBase)).body as BookBase).learnt).toBeNull();
+  });
+
   it('are not taken over from a fit that was seen before others came', async () => {
     const { fitId } = await fit();
     await send([bar('late', { lab: [60, 10, 10], doses: [{ materialId: 'red-iron-oxide', dose: 1 }] })]);

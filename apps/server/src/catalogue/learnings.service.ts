@@ -14,6 +14,7 @@ import { LearningEntity, type Learnt } from './learning.entity.ts';
 @Injectable()
 export class LearningsService implements Content {
   private readonly store: DocumentStore<LearningEntity>;
+  private known: { readonly writes: number; readonly base: LearntBase | null } | null = null;
 
   constructor(
     documents: Documents,
@@ -41,6 +42,13 @@ export class LearningsService implements Content {
 
   /** The base as bars told it last; null for the reference base. */
   async base(): Promise<LearntBase | null> {
+    // Every prediction asks for it: the rows are read again only after something was written.
+    const writes = await this.writes.settled();
+    if (this.known?.writes !== writes) this.known = { writes, base: await this.readBase() };
+    return this.known.base;
+  }
+
+  private async readBase(): Promise<LearntBase | null> {
     const rows = await this.store.find({ order: { number: 'DESC' } });
     const told = this.store.readAll(rows, ({ number, learnt }) => ({ number, base: learnt.base }));
     const last = told.find((l) => l.base !== null);

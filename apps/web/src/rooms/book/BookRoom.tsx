@@ -130,9 +130,9 @@ export function BookRoom() {
               ? 'No bar could be learnt from.'
               : `With what your bars say, each of them would have been missed by ΔE ${print.number(fitted.typicalMiss, 1)} or so. Open a colourant to see what would change, or take all over.`}
           </span>
-          {told.length > 0 && (
+          {(told.length > 0 || fitted.base) && (
             <Button loading={takeOver.busy} onClick={() => void takeOver.accept(fitted.fitId, told)}>
-              Take all {told.length} over
+              {told.length > 0 ? `Take all ${told.length} over` : 'Take the base over'}
             </Button>
           )}
         </p>

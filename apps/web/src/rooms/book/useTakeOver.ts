@@ -31,8 +31,11 @@ export function useTakeOver(): TakeOver {
     busy: isAccepting || isForgetting || isGoingBack,
     accept: (fitId, materials) => {
       const [first] = materials;
-      const who =
-        materials.length === 1 && first ? `${first.name} goes` : `${materials.length} colourants go`;
+      const who = !first
+        ? 'The bare base goes'
+        : materials.length === 1
+          ? `${first.name} goes`
+          : `${materials.length} colourants go`;
       const materialIds = materials.map((m) => m.id);
       return attempt(
         accept({ fitId, materialIds }).unwrap(),
