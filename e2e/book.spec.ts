@@ -19,17 +19,17 @@ test('bars that were read are learnt from, taken over, and told in a plan that w
   await expect(page.getByRole('heading', { name: /bars say$/ })).toBeVisible();
   await expect(page.getByRole('img', { name: /^Absorption from violet to red/ })).toBeVisible();
   const rows = page.getByRole('table', { name: 'Bars that hold it' }).getByRole('row');
-  await expect(rows).toHaveCount(5);
+  await expect(rows).toHaveCount(10);
   await page.getByRole('button', { name: 'Take it over' }).click();
-  await expect(page.getByText(/^Fitted to 4 of your bars/)).toBeVisible();
+  await expect(page.getByText(/^Fitted to 9 of your bars/)).toBeVisible();
   // It lies on the server, not on the page.
   await page.reload();
-  await expect(page.getByText(/^Fitted to 4 of your bars/)).toBeVisible();
+  await expect(page.getByText(/^Fitted to 9 of your bars/)).toBeVisible();
 
   await batches.openBatch('Kingfisher');
   await bench.step('Pots');
   await page.getByRole('button', { name: /^All checks/ }).click();
-  await expect(page.getByText(/colour curve, now from 4 of your bars/)).toBeVisible();
+  await expect(page.getByText(/colour curve, now from 9 of your bars/)).toBeVisible();
 
   await page.goto('/book/titanium-dioxide-oil');
   await page.getByRole('button', { name: 'Back to the shelf default' }).click();

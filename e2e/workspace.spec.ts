@@ -66,7 +66,10 @@ test('with a passphrase nobody comes in without it, and nothing is lost where on
     await sessions.filter({ hasNotText: 'this one' }).getByRole('button').click();
     await expect(sessions).toHaveCount(2);
     await other.getByLabel('Parts', { exact: true }).fill('8');
+    await other.keyboard.press('Tab');
     await expect(asked).toBeVisible();
+    // The edit, not only something that was read, waits for the passphrase.
+    await expect(other.locator('.save-saved')).toHaveCount(0);
     await asked.getByLabel('Passphrase').fill(WORDS);
     await other.keyboard.press('Enter');
     await expect(asked).toHaveCount(0);

@@ -14,6 +14,8 @@ export {
   BookAcceptDto,
   BookBackDto,
   BookBaseDto,
+  BookEffectAskDto,
+  BookEffectDto,
   BookFitDto,
   BookForgetDto,
   BookPageDto,

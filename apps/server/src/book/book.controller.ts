@@ -1,6 +1,7 @@
 import { Body, Delete, Get, Header, HttpCode, Param, Post } from '@nestjs/common';
 import {
   type BookBase,
+  type BookEffect,
   type BookFit,
   type BookPage,
   type Learning,
@@ -10,6 +11,8 @@ import {
   BookAcceptDto,
   BookBackDto,
   BookBaseDto,
+  BookEffectAskDto,
+  BookEffectDto,
   BookFitDto,
   BookForgetDto,
   BookPageDto,
@@ -98,6 +101,14 @@ export class BookController {
   @ApiOkResponse({ type: BookFitDto })
   fit(): Promise<BookFit> {
     return this.book.fit();
+  }
+
+  @Post('effect')
+  @HttpCode(200)
+  @ApiOperation({ summary: 'What some readings alone would move; nothing is changed' })
+  @ApiOkResponse({ type: BookEffectDto })
+  effect(@Body() { readingIds }: BookEffectAskDto): Promise<BookEffect> {
+    return this.book.effect(readingIds);
   }
 
   @Post('trial')

@@ -3,11 +3,14 @@ import { Injectable } from '@nestjs/common';
 import {
   type BookAccept,
   type BookBaseFit,
+  type BookEffect,
   type BookFit,
   type BookForget,
+  type BookMove,
   type MaterialWire,
   type TrialAsk,
 } from '@kleur/contract';
+import { deltaE00 } from '@kleur/core/colour';
 import { asFitReading, fitMaterial, type ProposedBar, type TrialQuestion } from '@kleur/core/evidence';
 import { type FitMaterial, type FitProblem, type FitResult } from '@kleur/core/fit';
 import { cured, type FittedBase, predictLab, referenceCanvas } from '@kleur/core/pigment';
@@ -22,6 +25,8 @@ interface Worked {
   readonly id: string;
   readonly result: FitResult;
   readonly bare: number;
+  /** Ids of its readings. */
+  readonly read: ReadonlySet<string>;
 }
 
 /** What the maker's own bars say of their colourants and their base. */
@@ -105,12 +110,42 @@ export class BookService {
     return this.heavy.admit(async () => this.heavy.propose({ question, known: await this.problem() }));
   }
 
+  /**
+   * What some readings alone would move: their colourants, over all bars that hold them, from where the fit to the other
+   * bars ended. @throws ProblemError `invalid-input` where none of them is a reading of the book.
+   */
+  async effect(readingIds: readonly string[]): Promise<BookEffect> {
+    const problem = await this.problem();
+    const added = new Set(readingIds);
+    const others = problem.readings.filter((r) => !added.has(r.id));
+    if (others.length === problem.readings.length)
+      throw new ProblemError('invalid-input', 'None of these is a reading of the book.', [
+        { path: 'readingIds', message: 'no such reading' },
+      ]);
+    const { readings, materials } = await this.heavy.admit(async () => {
+      const known = this.last && isPartOf(this.last.read, problem, added) ? this.last.result : null;
+      const { known: from } = known ?? (await this.heavy.fit({ ...problem, readings: others }));
+      return this.heavy.refit({ problem, known: from, added: readingIds });
+    });
+    return {
+      readings: readings.filter((r) => added.has(r.id)),
+      moves: materials.map(({ id, optics, typicalMiss }): BookMove => {
+        const m = problem.materials.find((x) => x.id === id)!;
+        const looks = (of: typeof optics) =>
+          predictLab(referenceCanvas, [{ optics: of, dose: m.typical }], cured(1));
+        const [before, after] = [looks(m.optics), looks(optics)];
+        return { materialId: id, before, after, deltaE: deltaE00(before, after), typicalMiss };
+      }),
+    };
+  }
+
   private async worked(): Promise<Worked> {
     const problem = await this.problem();
     const id = createHash('sha256').update(JSON.stringify(problem)).digest('hex').slice(0, 32);
     if (this.last?.id !== id) {
       const result = await this.heavy.admit(() => this.heavy.fit(problem));
-      this.last = { id, result, bare: problem.readings.filter(isBare).length };
+      const read = new Set(problem.readings.map((r) => r.id));
+      this.last = { id, result, bare: problem.readings.filter(isBare).length, read };
     }
     return this.last;
   }
@@ -133,6 +168,10 @@ export class BookService {
     };
   }
 }
+
+/** Whether a fit to some readings is one to all but the added ones. */
+const isPartOf = (read: ReadonlySet<string>, { readings }: FitProblem, added: ReadonlySet<string>): boolean =>
+  readings.every((r) => read.has(r.id) !== added.has(r.id));
 
 const isBare = ({ parts }: FitProblem['readings'][number]): boolean => parts.length === 0;
 

@@ -3,10 +3,13 @@ import { type TestBarWrite } from '@kleur/contract';
 import { labD65FromReflectance } from '@kleur/core/colour';
 import { TEST_BAR_LIMITS, type TestBar, testBarProblem } from '@kleur/core/evidence';
 import { CatalogueService } from '../catalogue/catalogue.service.ts';
+import { LearningsService } from '../catalogue/learnings.service.ts';
+import { demoBook } from '../demo/data/demo-bars.ts';
 import { ProblemError } from '../problems/problem.ts';
 import { Documents, type DocumentStore } from '../storage/document-store.ts';
-import { type Content } from '../storage/domain.ts';
+import { type Content, type FirstContent } from '../storage/domain.ts';
 import { WriteQueue } from '../storage/write-queue.ts';
+import { type EntityManager } from 'typeorm';
 import { TestBarEntity } from './test-bar.entity.ts';
 
 const testBarOf = ({ id, name, bar }: TestBarEntity): TestBar => ({ ...bar, id, name });
@@ -20,6 +23,7 @@ export class TestBarsService implements Content {
     documents: Documents,
     private readonly writes: WriteQueue,
     private readonly catalogue: CatalogueService,
+    private readonly learnings: LearningsService,
   ) {
     this.store = documents.of(TestBarEntity, 'The bar');
   }
@@ -61,9 +65,12 @@ export class TestBarsService implements Content {
     return this.store.read(await this.store.setDeleted(id, deleted), testBarOf);
   }
 
-  /** A new workspace has none. */
-  fill(): Promise<void> {
-    return Promise.resolve();
+  /** The demo’s studio has tested some of its colourants, and taken over what their bars say. */
+  async fill(m: EntityManager, first: FirstContent): Promise<void> {
+    if (first !== 'demo') return;
+    const { bars, curves } = await demoBook(new Date().toISOString().slice(0, 10));
+    for (const { id, name, ...bar } of bars) await this.store.insert(m, { name, bar }, { id });
+    await this.learnings.learn(m, curves, null);
   }
 }
 

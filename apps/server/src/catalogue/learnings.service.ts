@@ -59,10 +59,17 @@ export class LearningsService implements Content {
 
   /** Takes curves over into the shelf, and a base; all or nothing. @throws ProblemError `not-found`. */
   accept(curves: readonly FittedMaterial[], base: Learnt['base']): Promise<MaterialWire[]> {
-    return this.writes.run(async (m) => {
-      const number = await this.add(m, { curves, base });
-      return this.catalogue.setCurves(m, curves, number);
-    });
+    return this.writes.run((m) => this.learn(m, curves, base));
+  }
+
+  /** The same inside a running write. */
+  async learn(
+    m: EntityManager,
+    curves: readonly FittedMaterial[],
+    base: Learnt['base'],
+  ): Promise<MaterialWire[]> {
+    const number = await this.add(m, { curves, base });
+    return this.catalogue.setCurves(m, curves, number);
   }
 
   /** Takes curves of an earlier time back. @throws ProblemError `not-found`; `invalid-input` for one not learnt then. */
@@ -94,7 +101,7 @@ export class LearningsService implements Content {
     return number;
   }
 
-  /** Nobody has learnt anything in a new workspace. */
+  /** Nobody has learnt anything in a new workspace; what the demo has learnt comes with its bars. */
   fill(): Promise<void> {
     return Promise.resolve();
   }

@@ -45,7 +45,11 @@ export class FitService {
         fields,
       );
     const colourants = materials.map((m, i) => asMaterial(m, i));
-    const { steps: _, ...answer } = await this.heavy.fit({
+    const {
+      steps: _steps,
+      known: _known,
+      ...answer
+    } = await this.heavy.fit({
       materials: colourants,
       readings: readings.map(asReading),
     });

@@ -5,7 +5,16 @@ import { type FitProblem, type FitResult } from '@kleur/core/fit';
 import { type MatchProblem, type MatchResult } from '@kleur/core/match';
 import { type Pool, pool } from 'workerpool';
 import { tooMany } from '../problems/problem.ts';
-import { fit, match, predict, type Prediction, propose, type Proposing } from './tasks.ts';
+import {
+  fit,
+  match,
+  predict,
+  type Prediction,
+  propose,
+  type Proposing,
+  refit,
+  type Refitting,
+} from './tasks.ts';
 
 export const WORKER_FILE = Symbol('file of the worker thread');
 
@@ -68,6 +77,11 @@ export class HeavyService implements OnApplicationShutdown {
   /** To be called inside `admit`. */
   fit(problem: FitProblem): Promise<FitResult> {
     return this.run('fit', fit, problem);
+  }
+
+  /** To be called inside `admit`. */
+  refit(refitting: Refitting): Promise<FitResult> {
+    return this.run('refit', refit, refitting);
   }
 
   /** To be called inside `admit`. */

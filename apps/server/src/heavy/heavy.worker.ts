@@ -1,4 +1,4 @@
 import { worker } from 'workerpool';
-import { fit, match, predict, propose } from './tasks.ts';
+import { fit, match, predict, propose, refit } from './tasks.ts';
 
-worker({ fit, match, predict, propose });
+worker({ fit, match, predict, propose, refit });

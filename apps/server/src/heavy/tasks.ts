@@ -1,6 +1,6 @@
 import { type PotPrediction } from '@kleur/contract';
 import { type ProposedBar, proposeTrial, type TrialQuestion } from '@kleur/core/evidence';
-import { type FitProblem, fitReadings, type FitResult } from '@kleur/core/fit';
+import { type FitKnown, type FitProblem, fitReadings, type FitResult, refitTouched } from '@kleur/core/fit';
 import { matchColour, type MatchProblem, type MatchResult } from '@kleur/core/match';
 import { type Composition, predictColour, predictReflectance, type Stage } from '@kleur/core/pigment';
 
@@ -12,6 +12,12 @@ import { type Composition, predictColour, predictReflectance, type Stage } from 
 export interface Prediction {
   readonly pots: readonly { readonly name: string; readonly composition: Composition }[];
   readonly stages: readonly Stage[];
+}
+
+export interface Refitting {
+  readonly problem: FitProblem;
+  readonly known: FitKnown;
+  readonly added: readonly string[];
 }
 
 export interface Proposing {
@@ -36,6 +42,9 @@ export const predict = ({ pots, stages }: Prediction): PotPrediction[] =>
       };
     }),
   }));
+
+export const refit = ({ problem, known, added }: Refitting): FitResult =>
+  refitTouched(problem, known, new Set(added));
 
 export const fit = (problem: FitProblem): FitResult => fitReadings(problem);
 

@@ -1,6 +1,7 @@
 import {
   type BookAccept,
   type BookBack,
+  type BookEffect,
   type BookFit,
   type BookForget,
   type BookPage,
@@ -22,6 +23,11 @@ const bookApi = api.injectEndpoints({
     }),
     /** Not asked again by itself: it is worked out for as long as somebody looks at it. */
     bookFit: b.mutation<BookFit, void>({ query: () => ({ url: routes.bookFit, method: 'POST' }) }),
+    /** What some readings alone would move. */
+    bookEffect: b.query<BookEffect, readonly string[]>({
+      query: (readingIds) => ({ url: routes.bookEffect, method: 'POST', body: { readingIds } }),
+      providesTags: ['Batches', 'Readings', 'Record', 'Materials'],
+    }),
     acceptCurves: b.mutation<MaterialWire[], BookAccept>({
       query: (body) => ({ url: routes.bookAccept, method: 'POST', body }),
       invalidatesTags: ['Materials', 'Learnings'],
@@ -60,6 +66,7 @@ const bookApi = api.injectEndpoints({
 
 export const {
   useBookQuery,
+  useBookEffectQuery,
   useBookFitMutation,
   useAcceptCurvesMutation,
   useForgetCurvesMutation,

@@ -14,7 +14,7 @@ import { DAY, LearntBaseDto } from '../batches/batches.dto.ts';
 import { ID_LENGTH } from '../batches/plan-fields.dto.ts';
 import { ReadWithDto } from '../record/record.dto.ts';
 import { DoseDto, FittedBaseDto, OilShareDto } from '../colour/colour.dto.ts';
-import { FitAnswerDto } from '../colour/fit.dto.ts';
+import { FitAnswerDto, FitMissDto } from '../colour/fit.dto.ts';
 import { FIT_LIMITS } from '../colour/fit.ts';
 import { Flag, Flags, Int, Many, Num, Numbers, One, OneOf, Pattern, Text, Texts } from '../fields.dto.ts';
 import { ApiProperty, OmitType } from '@nestjs/swagger';
@@ -23,9 +23,12 @@ import {
   type BookBack,
   type BookBase,
   type BookBaseFit,
+  type BookEffect,
+  type BookEffectAsk,
   type BookEntry,
   type BookFit,
   type BookForget,
+  type BookMove,
   type BookPage,
   type Learning,
   type LearningCurve,
@@ -95,6 +98,23 @@ class BookBaseFitDto implements BookBaseFit {
 export class BookFitDto extends OmitType(FitAnswerDto, ['base']) implements BookFit {
   @Text(80, { description: 'Names what was fitted' }) fitId!: string;
   @One(() => BookBaseFitDto, { nullable: true }) base!: BookBaseFitDto | null;
+}
+
+export class BookEffectAskDto implements BookEffectAsk {
+  @Texts(TEST_BAR_LIMITS.sent, 80, { description: 'At least one' }) readingIds!: string[];
+}
+
+class BookMoveDto implements BookMove {
+  @Text(80) materialId!: string;
+  @Numbers(3, -200, 200) before!: LabD65;
+  @Numbers(3, -200, 200) after!: LabD65;
+  @Num(0, 200, { description: 'ΔE00' }) deltaE!: number;
+  @Num(0, 200, { nullable: true }) typicalMiss!: number | null;
+}
+
+export class BookEffectDto implements BookEffect {
+  @Many(() => FitMissDto, FIT_LIMITS.readings) readings!: FitMissDto[];
+  @Many(() => BookMoveDto, FIT_LIMITS.materials) moves!: BookMoveDto[];
 }
 
 export class BookAcceptDto implements BookAccept {

@@ -14,6 +14,8 @@ export const bookRoutes = {
   bookTrial: '/api/book/trial',
   /** What a fit to those readings would change. */
   bookFit: '/api/book/fit',
+  /** What some readings alone would move. */
+  bookEffect: '/api/book/effect',
   /** Takes fitted curves over into the shelf. */
   bookAccept: '/api/book/accept',
   /** Everything that was taken over so far, the latest first, and one of it again. */

@@ -53,6 +53,27 @@ export interface BookFit {
   readonly typicalMiss: number | null;
 }
 
+/** Readings of which is asked what they alone change. */
+export interface BookEffectAsk {
+  readonly readingIds: readonly string[];
+}
+
+/** A colourant that readings move. Labs of its typical dose alone, gelled and cured, in the near-white base. */
+export interface BookMove {
+  readonly materialId: string;
+  readonly before: LabD65;
+  readonly after: LabD65;
+  /** ΔE00 between them. */
+  readonly deltaE: number;
+  readonly typicalMiss: number | null;
+}
+
+/** What readings would move, everything else let be: worked out at once after each of them. */
+export interface BookEffect {
+  readonly readings: readonly FitMiss[];
+  readonly moves: readonly BookMove[];
+}
+
 /** Of which colourants the fitted curves are taken over; the base is, where bare bars were read. */
 export interface BookAccept {
   readonly fitId: string;

@@ -53,7 +53,7 @@ class FitCurveDto implements FitCurve {
   typicalMiss!: number | null;
 }
 
-class FitMissDto implements FitMiss {
+export class FitMissDto implements FitMiss {
   @Text(80) id!: string;
   @Numbers(3, -200, 200) seen!: LabD65;
   @Numbers(3, -200, 200) before!: LabD65;

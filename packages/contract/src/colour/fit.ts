@@ -42,4 +42,4 @@ export interface FitRequest {
 
 export type FitCurve = FittedMaterial;
 export type FitMiss = FittedReading;
-export type FitAnswer = Omit<FitResult, 'steps'>;
+export type FitAnswer = Omit<FitResult, 'steps' | 'known'>;

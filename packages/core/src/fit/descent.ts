@@ -26,8 +26,11 @@ const RULES = {
 /** Where the unknowns ended. */
 export interface Fitted {
   readonly p: Float64Array;
-  /** Cholesky factor of what is known about them: prior and readings together. */
-  readonly factor: Skyline;
+  /**
+   * Changes of the unknowns, one for each, in standard deviations that are independent of one another: the square of the
+   * length of what comes back is the variance of their sum. Prior and readings count together; what was held adds nothing.
+   */
+  readonly whiten: (x: Float64Array) => Float64Array;
   /** Weight that each reading kept, 0–1. */
   readonly weights: Float64Array;
   /** Root mean square of each reading's residuals, in standard deviations. */
@@ -35,17 +38,35 @@ export interface Fitted {
   readonly steps: number;
 }
 
-/** Gauss–Newton with damping over all readings together, from what was known before. */
-export function descend(layout: Layout, readings: readonly Prepared[], prior: readonly PriorRow[]): Fitted {
+/** Unknowns to begin with, and those of them that may move. */
+export interface Start {
+  readonly p: Float64Array;
+  readonly isFree: (unknown: number) => boolean;
+}
+
+/**
+ * Gauss–Newton with damping over all readings together, from what was known before.
+ * @param start where an earlier fit ended: whole readings are doubted as they were at its end
+ */
+export function descend(
+  layout: Layout,
+  readings: readonly Prepared[],
+  prior: readonly PriorRow[],
+  start: Start | null = null,
+): Fitted {
   const forward = new Forward(layout);
-  const equations = new NormalEquations(layout, readings, prior);
+  const free = Int32Array.from({ length: layout.size }, (_, i) => i).filter((i) => start?.isFree(i) ?? true);
+  const equations = new NormalEquations(layout, readings, prior, free);
   const { matrix, gradient } = equations;
   const damped = new Skyline(equations.first);
-  const least = [...leastValues(layout)];
+  const least = [...leastValues(layout)].flatMap(([i, value]) => {
+    const at = free.indexOf(i);
+    return at < 0 ? [] : [{ i, at, value }];
+  });
   const weights = new Float64Array(readings.length).fill(1);
   const misses = new Float64Array(readings.length);
-  let p: Float64Array = new Float64Array(layout.size);
-  let trust = FIRST_TRUST;
+  let p: Float64Array = start?.p ?? new Float64Array(layout.size);
+  let trust = start ? 1 : FIRST_TRUST;
   let damping = RULES.firstDamping;
   let steps = 0;
   let cost = reweigh();
@@ -65,7 +86,14 @@ export function descend(layout: Layout, readings: readonly Prepared[], prior: re
   equations.collect(p, forward, weights);
   damped.copyFrom(matrix);
   if (!damped.factor()) throw new Error('The normal matrix of a fit is not positive definite');
-  return { p, factor: damped, weights, misses, steps };
+  const whiten = (x: Float64Array): Float64Array => {
+    const out = new Float64Array(free.length);
+    let from = free.length;
+    for (let at = free.length - 1; at >= 0; at--) if ((out[at] = x[free[at]!]!) !== 0) from = at;
+    damped.forward(out, from);
+    return out;
+  };
+  return { p, whiten, weights, misses, steps };
 
   /** A step that lowers the sum of squares; null where there is none. */
   function better(): { readonly p: Float64Array; readonly cost: number } | null {
@@ -84,13 +112,14 @@ export function descend(layout: Layout, readings: readonly Prepared[], prior: re
       const at = damped.at(i, i);
       damped.values[at] = damped.values[at]! * by;
     };
-    for (let i = 0; i < layout.size; i++) scale(i, 1 + damping);
-    for (const [i, value] of least) if (p[i]! <= value && gradient[i]! > 0) scale(i, 1e9);
+    for (let i = 0; i < free.length; i++) scale(i, 1 + damping);
+    for (const { i, at, value } of least) if (p[i]! <= value && gradient[at]! > 0) scale(at, 1e9);
     if (!damped.factor()) return null;
     const x = gradient.slice();
     damped.solve(x);
-    const out = p.map((v, i) => v - x[i]!);
-    for (const [i, value] of least) out[i] = Math.max(value, out[i]!);
+    const out = p.slice();
+    free.forEach((i, at) => (out[i] = out[i]! - x[at]!));
+    for (const { i, value } of least) out[i] = Math.max(value, out[i]!);
     return out;
   }
 

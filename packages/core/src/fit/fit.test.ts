@@ -1,3 +1,4 @@
+import { deltaE00 } from '../colour/deltaE00.ts';
 import { labD65FromReflectance } from '../colour/lab.ts';
 import { buildOptics } from '../pigment/buildOptics.ts';
 import { referenceCanvas } from '../pigment/canvas.ts';
@@ -13,6 +14,7 @@ import {
   type FitResult,
   proposeBars,
   type Proposal,
+  refitTouched,
 } from './index.ts';
 import { Forward, prepare, ROW } from './forward.ts';
 import { BASE, layoutOf, OWN } from './layout.ts';
@@ -310,5 +312,47 @@ describe('bars that are proposed', () => {
     expect(second!.before).toBeCloseTo(first!.after, 2);
     // It is not proposed again.
     expect(second!.index).not.toBe(first!.index);
+  });
+});
+
+describe('one more reading', () => {
+  const trial = new SoapTrial(FIRST_SOAP);
+  const bars = trial.bars('two', 'spectrum');
+  const tint = trial
+    .bars('four', 'spectrum')
+    .find((r) => r.parts.length === 1 && r.parts[0]!.id !== 'white')!;
+  const added = { ...tint, id: 'added' };
+  const { materials } = trial;
+  const first = fitReadings({ materials, readings: bars });
+  const readings = [...bars, added];
+
+  it('moves what it holds nearly as far as a fit to all of them', () => {
+    const quick = refitTouched({ materials, readings }, first.known, new Set(['added']));
+    const whole = fitReadings({ materials, readings });
+    expect(quick.materials.map((m) => m.id)).toEqual([tint.parts[0]!.id]);
+    const of = (r: FitResult) => r.readings.find((x) => x.id === 'added')!;
+    expect(deltaE00(of(quick).after, of(whole).after)).toBeLessThan(0.15);
+    expect(of(quick).missAfter).toBeLessThan(of(quick).missBefore);
+    // Only bars that hold it are looked at.
+    for (const r of quick.readings)
+      expect(readings.find((x) => x.id === r.id)!.parts.map((p) => p.id)).toContain(tint.parts[0]!.id);
+    expect(quick.known.base).toEqual(first.known.base);
+  });
+
+  it('moves the base alone where it is a bare bar, and nothing where there is none', () => {
+    const bare = { ...trial.read({ parts: [], gel: 1 }), id: 'bare' };
+    const quick = refitTouched({ materials, readings: [...bars, bare] }, first.known, new Set(['bare']));
+    expect(quick.materials).toEqual([]);
+    expect(quick.known.base).not.toEqual(first.known.base);
+    const still = refitTouched({ materials, readings: bars }, first.known, new Set(['nothing']));
+    expect(still.readings).toEqual([]);
+    expect(still.known.base).toEqual(first.known.base);
+  });
+
+  it('of a colourant that was never fitted begins from what is known of it', () => {
+    const [id] = tint.parts.map((p) => p.id);
+    const { [id!]: _, ...of } = first.known.of;
+    const quick = refitTouched({ materials, readings }, { ...first.known, of }, new Set(['added']));
+    expect(quick.readings.find((r) => r.id === 'added')!.missAfter).toBeLessThan(1);
   });
 });

@@ -5,13 +5,13 @@ import { type FittedBase } from '../pigment/canvas.ts';
 import { type Optics } from '../pigment/optics.ts';
 import { type CurveMode } from '../pigment/spread.ts';
 import { BUMPS } from './basis.ts';
-import { descend, type Fitted } from './descent.ts';
+import { descend, type Fitted, type Start } from './descent.ts';
 import { labOfReading, labSlopes, labVariance } from './seen.ts';
 import { Forward, type Prepared, prepare, ROW } from './forward.ts';
-import { type Layout, layoutOf } from './layout.ts';
+import { BASE, type FitKnown, knownAt, type Layout, layoutOf, spanOf, startOf } from './layout.ts';
 import { modesOf } from './modes.ts';
 import { priorRows } from './prior.ts';
-import { type FitMaterial, type FitProblem } from './problem.ts';
+import { type FitMaterial, type FitProblem, type FitReading } from './problem.ts';
 import { baseAt, opticsAt } from './result.ts';
 
 /** A material after the fit. */
@@ -52,6 +52,8 @@ export interface FitResult {
   /** Median ΔE00 of the readings, each left out. */
   readonly typicalMiss: number | null;
   readonly steps: number;
+  /** Where the unknowns ended. */
+  readonly known: FitKnown;
 }
 
 /** A reading that is believed less than this is asked about. */
@@ -72,13 +74,51 @@ const LEAST_SHARE = 0.1;
  * @throws RangeError where a reading names a material that is not there
  */
 export function fitReadings(problem: FitProblem): FitResult {
-  const ids = new Set(problem.materials.map((m) => m.id));
-  for (const r of problem.readings)
+  requireKnown(problem);
+  const layout = layoutOf(problem);
+  return resultOf(problem, layout, null);
+}
+
+/**
+ * The same for what some new readings touch: their colourants move, from where an earlier fit ended, over all readings
+ * that hold them; every other one, the base and the gloss stay where they are. A bare bar moves the base alone, over all
+ * bare bars.
+ * @param problem with the new readings among the others
+ * @param known where that fit ended
+ * @returns of the colourants that moved, and of the readings that were looked at
+ * @throws RangeError where a reading names a material that is not there
+ */
+export function refitTouched(problem: FitProblem, known: FitKnown, added: ReadonlySet<string>): FitResult {
+  requireKnown(problem);
+  const news = problem.readings.filter((r) => added.has(r.id));
+  const touched = new Set(news.flatMap((r) => r.parts.filter((p) => p.dose > 0).map((p) => p.id)));
+  const isBare = (r: FitReading): boolean => r.parts.length === 0;
+  const hasBare = news.some(isBare);
+  const readings = problem.readings.filter(
+    (r) => r.parts.some((p) => touched.has(p.id)) || (hasBare && isBare(r)),
+  );
+  const met = new Set(readings.flatMap((r) => r.parts.map((p) => p.id)));
+  const part = { ...problem, materials: problem.materials.filter((m) => met.has(m.id)), readings };
+  const layout = layoutOf(part);
+  const free = new Uint8Array(layout.size);
+  for (const m of layout.materials) if (touched.has(m.id)) free.fill(1, ...spanOf(layout, m));
+  if (hasBare) free.fill(1, layout.base, layout.base + BASE.end);
+  for (const [instrument, at] of layout.gloss) if (!known.gloss[instrument]) free.fill(1, at, at + 2);
+  const start = { p: startOf(layout, known), isFree: (unknown: number) => free[unknown] === 1 };
+  const result = resultOf(part, layout, start);
+  return { ...result, materials: result.materials.filter((m) => touched.has(m.id)) };
+}
+
+function requireKnown({ materials, readings }: FitProblem): void {
+  const ids = new Set(materials.map((m) => m.id));
+  for (const r of readings)
     for (const p of r.parts)
       if (!ids.has(p.id)) throw new RangeError(`Reading ${r.id} holds unknown material ${p.id}`);
-  const layout = layoutOf(problem);
+}
+
+function resultOf(problem: FitProblem, layout: Layout, start: Start | null): FitResult {
   const prepared = problem.readings.map((r) => prepare(layout, r));
-  const fitted = descend(layout, prepared, priorRows(layout, problem.holdsBase));
+  const fitted = descend(layout, prepared, priorRows(layout, problem.holdsBase), start);
   const readings = readingsOf(layout, prepared, fitted);
   const misses = readings.map((r) => r.missLeftOut);
   // Many readings that lie nearer than was said of them were read better than was said.
@@ -104,6 +144,7 @@ export function fitReadings(problem: FitProblem): FitResult {
     readings,
     typicalMiss: median(misses),
     steps: fitted.steps,
+    known: knownAt(layout, fitted.p),
   };
 }
 
@@ -120,7 +161,7 @@ function median(values: readonly number[]): number | null {
 }
 
 /** Standard deviation of the mean log-absorption over the bands that a colourant takes most in. */
-function spreadLeft(layout: Layout, m: FitMaterial, { factor }: Fitted): number {
+function spreadLeft(layout: Layout, m: FitMaterial, { whiten }: Fitted): number {
   const at = layout.of.get(m.id)!;
   const x = new Float64Array(layout.size);
   const peak = Math.max(...m.optics.k);
@@ -132,14 +173,13 @@ function spreadLeft(layout: Layout, m: FitMaterial, { factor }: Fitted): number 
     total += weight;
   }
   for (let j = 0; j < BUMPS; j++) x[at + j] = x[at + j]! / total;
-  factor.forward(x, at);
-  return Math.sqrt(x.reduce((sum, v) => sum + v * v, 0));
+  return Math.sqrt(whiten(x).reduce((sum, v) => sum + v * v, 0));
 }
 
 function readingsOf(
   layout: Layout,
   prepared: readonly Prepared[],
-  { p, factor, weights }: Fitted,
+  { p, whiten, weights }: Fitted,
 ): FittedReading[] {
   const forward = new Forward(layout);
   const none = new Float64Array(layout.size);
@@ -150,7 +190,7 @@ function readingsOf(
     forward.evaluate(p, r, true);
     const after = labD65FromReflectance(forward.R);
     const off = after.map((v, c) => v - seen[c]!);
-    const left = leftOut(forward, layout, r, weights[i]!, factor, off);
+    const left = leftOut(forward, layout, r, weights[i]!, whiten, off);
     return {
       id: r.reading.id,
       seen,
@@ -174,7 +214,7 @@ function leftOut(
   layout: Layout,
   { reading }: Prepared,
   weight: number,
-  factor: Fitted['factor'],
+  whiten: Fitted['whiten'],
   off: readonly number[],
 ): number[] {
   const rows = labSlopes(forward.R);
@@ -183,8 +223,7 @@ function leftOut(
     for (let b = 0; b < BAND_COUNT; b++)
       for (let k = b * ROW; k < b * ROW + forward.counts[b]!; k++)
         x[forward.columns[k]!] = x[forward.columns[k]!]! + perBand[b]! * forward.slopes[k]!;
-    factor.forward(x, 0);
-    return x.reduce((sum, v) => sum + v * v, 0);
+    return whiten(x).reduce((sum, v) => sum + v * v, 0);
   });
   return off.map((v, c) => {
     const noise = labVariance(reading, rows[c]!, c) / Math.max(weight, 1e-3);

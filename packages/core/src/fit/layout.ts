@@ -80,3 +80,40 @@ export function layoutOf({ materials, readings }: FitProblem): Layout {
   }
   return { materials: order, of, base, gloss, size };
 }
+
+/** Where the unknowns of a fit ended, as plain numbers: for a later fit to begin from. */
+export interface FitKnown {
+  /** By the id of the material. */
+  readonly of: Readonly<Record<string, readonly number[]>>;
+  readonly base: readonly number[];
+  /** By the name of the instrument. */
+  readonly gloss: Readonly<Record<string, readonly number[]>>;
+}
+
+/** First unknown of a material, and the one behind its last. */
+export function spanOf(layout: Layout, m: FitMaterial): [from: number, to: number] {
+  const at = layout.of.get(m.id)!;
+  return [at, at + sizeOf(m)];
+}
+
+export function knownAt(layout: Layout, p: Float64Array): FitKnown {
+  const part = (from: number, to: number): number[] => Array.from(p.subarray(from, to));
+  return {
+    of: Object.fromEntries(layout.materials.map((m) => [m.id, part(...spanOf(layout, m))])),
+    base: part(layout.base, layout.base + BASE.end),
+    gloss: Object.fromEntries([...layout.gloss].map(([name, at]) => [name, part(at, at + 2)])),
+  };
+}
+
+/** Unknowns in the order of a layout; zero for what was not known then. */
+export function startOf(layout: Layout, known: FitKnown): Float64Array {
+  const p = new Float64Array(layout.size);
+  for (const m of layout.materials) {
+    const [from, to] = spanOf(layout, m);
+    // A material that has come to glow, or to mirror, is another one.
+    if (known.of[m.id]?.length === to - from) p.set(known.of[m.id]!, from);
+  }
+  p.set(known.base, layout.base);
+  for (const [name, at] of layout.gloss) if (known.gloss[name]) p.set(known.gloss[name], at);
+  return p;
+}

@@ -15,6 +15,8 @@ const MODES = 4;
 /** Doses at which that is looked at, as parts of the typical one. */
 const DOSES = [0.3, 1, 2.5];
 const ROUNDS = 40;
+/** A variance below this is none. */
+const LEAST = 1e-12;
 
 /**
  * What is still not known of a colourant, as few independent modes: of the covariance that prior and readings leave of its
@@ -25,7 +27,7 @@ export function modesOf(
   layout: Layout,
   forward: Forward,
   m: FitMaterial,
-  { p, factor }: Fitted,
+  { p, whiten }: Fitted,
   noise: number,
 ): CurveMode[] {
   const at = layout.of.get(m.id)!;
@@ -33,28 +35,26 @@ export function modesOf(
   const columns = own.map((i) => {
     const x = new Float64Array(layout.size);
     x[i] = 1;
-    factor.forward(x, at);
-    return x;
+    return whiten(x);
   });
   // One row a direction of colour of each tint: what of it each unknown moves.
   const effects = DOSES.flatMap((part) => effectsOf(layout, forward, m, part * m.typical, p, own));
-  // A row of what moves what, in standard deviations that are independent of one another.
-  const rows = effects.map((row) => {
-    const out = new Float64Array(layout.size);
-    columns.forEach((x, j) => {
-      for (let k = at; k < layout.size; k++) out[k] = out[k]! + row[j]! * x[k]!;
-    });
-    return out;
-  });
+  // Covariance of the unknowns, and what each effect has in common with each of them.
+  const covariance = columns.map((x) => Float64Array.from(columns, (y) => dot(x, y)));
+  const common = effects.map((row) => Float64Array.from(covariance, (c) => dot(c, row)));
+  // Covariance of the effects, of which one direction after the other is taken away.
+  const left = effects.map((row) => Float64Array.from(common, (c) => dot(c, row)));
   const modes: CurveMode[] = [];
   for (let n = 0; n < MODES; n++) {
-    const axis = strongest(rows);
+    const axis = strongest(left);
     if (!axis) break;
-    for (const row of rows) {
-      const along = dot(row, axis);
-      for (let k = 0; k < row.length; k++) row[k] = row[k]! - along * axis[k]!;
-    }
-    const moved = columns.map((x) => noise * dot(x, axis));
+    const along = left.map((row) => dot(row, axis));
+    const variance = dot(Float64Array.from(along), axis);
+    left.forEach((row, i) => {
+      for (let k = 0; k < row.length; k++) row[k] = row[k]! - (along[i]! * along[k]!) / variance;
+    });
+    const by = noise / Math.sqrt(variance);
+    const moved = own.map((_, j) => by * common.reduce((sum, c, i) => sum + c[j]! * axis[i]!, 0));
     modes.push({
       k: Array.from({ length: BAND_COUNT }, (_, b) => Number(bend(moved, 0, b).toPrecision(3))),
       s: Number(moved[BUMPS]!.toPrecision(3)),
@@ -100,17 +100,13 @@ function dot(a: Float64Array, b: Float64Array): number {
   return sum;
 }
 
-/** The direction along which rows vary most, of length 1, by the power method; null where they do not vary. */
-function strongest(rows: readonly Float64Array[]): Float64Array | null {
-  const longest = rows.toSorted((a, b) => dot(b, b) - dot(a, a))[0];
-  if (!longest || dot(longest, longest) < 1e-12) return null;
-  let axis = longest;
+/** The direction of length 1 in which a covariance is largest, by the power method; null where it is none. */
+function strongest(covariance: readonly Float64Array[]): Float64Array | null {
+  const first = covariance.toSorted((a, b) => dot(b, b) - dot(a, a))[0];
+  if (!first || dot(first, first) < LEAST ** 2) return null;
+  let axis = first;
   for (let n = 0; n < ROUNDS; n++) {
-    const next = new Float64Array(axis.length);
-    for (const row of rows) {
-      const along = dot(row, axis);
-      for (let k = 0; k < next.length; k++) next[k] = next[k]! + along * row[k]!;
-    }
+    const next = Float64Array.from(covariance, (row) => dot(row, axis));
     const length = Math.sqrt(dot(next, next));
     axis = next.map((v) => v / length);
   }

@@ -5,21 +5,28 @@ import { type Layout } from './layout.ts';
 import { type PriorRow } from './prior.ts';
 import { bandSd, COUNTED, labResidual, type LabSeen, residualSlopes } from './seen.ts';
 
-/** Normal matrix and gradient of prior and readings at one point. Buffers are rewritten by every `collect`. */
+/** Normal matrix and gradient of prior and readings at one point, of the unknowns that are free. Rewritten by every `collect`. */
 export class NormalEquations {
   readonly matrix: Skyline;
   readonly gradient: Float64Array;
   /** First column of each row, for a second matrix of the same shape. */
   readonly first: Int32Array;
+  /** Row of each unknown, −1 for one that is held. */
+  private readonly row: Int32Array;
+  /** Rows of the entries of one band. */
+  private readonly rows = new Int32Array(ROW);
 
   constructor(
     layout: Layout,
     private readonly readings: readonly Prepared[],
     private readonly prior: readonly PriorRow[],
+    free: Int32Array,
   ) {
-    this.first = firstColumns(layout, readings, prior);
+    this.row = new Int32Array(layout.size).fill(-1);
+    free.forEach((i, at) => (this.row[i] = at));
+    this.first = firstColumns(layout, readings, prior, this.row, free.length);
     this.matrix = new Skyline(this.first);
-    this.gradient = new Float64Array(layout.size);
+    this.gradient = new Float64Array(free.length);
   }
 
   /** @param weights of the readings, 0–1 */
@@ -35,33 +42,50 @@ export class NormalEquations {
     });
   }
 
-  private add(i: number, j: number, v: number): void {
+  private add(a: number, b: number, v: number): void {
+    const i = this.row[a]!;
+    const j = this.row[b]!;
+    if (i < 0 || j < 0) return;
     const { values } = this.matrix;
     const at = i >= j ? this.matrix.at(i, j) : this.matrix.at(j, i);
     values[at] = values[at]! + v;
+  }
+
+  private addGradient(unknown: number, v: number): void {
+    const i = this.row[unknown]!;
+    if (i >= 0) this.gradient[i] = this.gradient[i]! + v;
   }
 
   private addPrior({ columns, weights }: PriorRow, p: Float64Array): void {
     let v = 0;
     for (let k = 0; k < columns.length; k++) v += p[columns[k]!]! * weights[k]!;
     for (let k = 0; k < columns.length; k++) {
-      this.gradient[columns[k]!] = this.gradient[columns[k]!]! + weights[k]! * v;
+      this.addGradient(columns[k]!, weights[k]! * v);
       for (let l = 0; l <= k; l++) this.add(columns[k]!, columns[l]!, weights[k]! * weights[l]!);
     }
   }
 
   private addSpectrum(forward: Forward, seen: Float64Array, weight: number): void {
     const { columns, slopes, counts, R } = forward;
+    const { row, gradient, matrix } = this;
+    const { values } = matrix;
+    const rows = this.rows;
     for (let b = 0; b < BAND_COUNT; b++) {
       const w = (weight * COUNTED) / BAND_COUNT / bandSd(seen[b]!) ** 2;
       const off = R[b]! - seen[b]!;
       const from = b * ROW;
-      for (let k = from; k < from + counts[b]!; k++) {
-        const slope = w * slopes[k]!;
-        if (slope === 0) continue;
-        const column = columns[k]!;
-        this.gradient[column] = this.gradient[column]! + slope * off;
-        for (let l = from; l <= k; l++) this.add(column, columns[l]!, slope * slopes[l]!);
+      const count = counts[b]!;
+      for (let k = 0; k < count; k++) {
+        const i = (rows[k] = row[columns[from + k]!]!);
+        const slope = w * slopes[from + k]!;
+        if (slope === 0 || i < 0) continue;
+        gradient[i] = gradient[i]! + slope * off;
+        for (let l = 0; l <= k; l++) {
+          const j = rows[l]!;
+          if (j < 0) continue;
+          const at = i >= j ? matrix.at(i, j) : matrix.at(j, i);
+          values[at] = values[at]! + slope * slopes[from + l]!;
+        }
       }
     }
   }
@@ -73,10 +97,11 @@ export class NormalEquations {
       const sums = new Map<number, number>();
       for (let b = 0; b < BAND_COUNT; b++)
         for (let k = b * ROW; k < b * ROW + counts[b]!; k++)
-          sums.set(columns[k]!, (sums.get(columns[k]!) ?? 0) + perBand[b]! * slopes[k]!);
+          if (this.row[columns[k]!]! >= 0)
+            sums.set(columns[k]!, (sums.get(columns[k]!) ?? 0) + perBand[b]! * slopes[k]!);
       const list = [...sums];
       list.forEach(([column, slope], k) => {
-        this.gradient[column] = this.gradient[column]! + weight * slope * off[c]!;
+        this.addGradient(column, weight * slope * off[c]!);
         for (let l = 0; l <= k; l++) this.add(column, list[l]![0], weight * slope * list[l]![1]);
       });
     });
@@ -84,9 +109,16 @@ export class NormalEquations {
 }
 
 /** First column of each row of the normal matrix that may hold something. */
-function firstColumns(layout: Layout, readings: readonly Prepared[], prior: readonly PriorRow[]): Int32Array {
-  const first = Int32Array.from({ length: layout.size }, (_, i) => i);
-  const couple = (columns: readonly number[]): void => {
+function firstColumns(
+  layout: Layout,
+  readings: readonly Prepared[],
+  prior: readonly PriorRow[],
+  row: Int32Array,
+  size: number,
+): Int32Array {
+  const first = Int32Array.from({ length: size }, (_, i) => i);
+  const couple = (unknowns: readonly number[]): void => {
+    const columns = unknowns.map((i) => row[i]!).filter((i) => i >= 0);
     const least = Math.min(...columns);
     for (const c of columns) first[c] = Math.min(first[c]!, least);
   };

@@ -83,7 +83,7 @@ const DIRECTIONS = 3;
 const unread = (bar: Probe): FitReading => ({ ...bar, seen: { lab: [50, 0, 0], doubt: 1 } });
 
 /** Derivatives of a bar’s colour, in ΔE00, by what is unknown, in its standard deviations: three rows. */
-function knownRows(forward: Forward, layout: Layout, { p, factor }: Fitted, bar: Probe): Float64Array[] {
+function knownRows(forward: Forward, layout: Layout, { p, whiten }: Fitted, bar: Probe): Float64Array[] {
   forward.evaluate(p, prepare(layout, unread(bar)), true);
   const lab = labD65FromReflectance(forward.R);
   return residualSlopes(forward.R, { lab, doubt: 1 }).map((perBand) => {
@@ -92,8 +92,7 @@ function knownRows(forward: Forward, layout: Layout, { p, factor }: Fitted, bar:
     for (let b = 0; b < BAND_COUNT; b++)
       for (let k = b * ROW; k < b * ROW + forward.counts[b]!; k++)
         x[forward.columns[k]!] = x[forward.columns[k]!]! + sd * perBand[b]! * forward.slopes[k]!;
-    factor.forward(x, 0);
-    return x;
+    return whiten(x);
   });
 }
 

@@ -26,7 +26,8 @@ export function AddBar(props: {
   readonly shelf: readonly MaterialWire[];
   /** The colourant that it is of; null for any. */
   readonly of: string | null;
-  readonly onClose: () => void;
+  /** @param kept the id of the bar that was kept */
+  readonly onClose: (kept?: string) => void;
 }) {
   const { shelf, of, onClose } = props;
   const [name, setName] = useState('');
@@ -56,11 +57,12 @@ export function AddBar(props: {
     }
     const doses = filled.map((r) => ({ materialId: r.materialId!, dose: r.dose! }));
     const said = doses.map((d) => shelf.find((m) => m.id === d.materialId)?.name ?? '').join(' + ');
+    const id = `${newId()}${newId()}`;
     try {
       await add({
         bars: [
           {
-            id: `${newId()}${newId()}`,
+            id,
             name: (name.trim() || said || 'Bare bar').slice(0, TEST_BAR_LIMITS.name),
             on: dayjs().format('YYYY-MM-DD'),
             hours: days * HOURS_PER_DAY,
@@ -76,7 +78,7 @@ export function AddBar(props: {
           },
         ],
       }).unwrap();
-      onClose();
+      onClose(id);
     } catch (error) {
       setProblem(failureOf(error).message);
     }
@@ -87,7 +89,9 @@ export function AddBar(props: {
       size={480}
       title="A bar of your own"
       mask={false}
-      onClose={onClose}
+      onClose={() => {
+        onClose();
+      }}
       footer={
         <Button type="primary" loading={isLoading} onClick={() => void keep()}>
           Keep this bar

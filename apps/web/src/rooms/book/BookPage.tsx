@@ -9,6 +9,7 @@ import { useDays } from '../../shared/hooks/useDays.ts';
 import { useNotices } from '../../shared/hooks/useNotices.ts';
 import { usePrinter } from '../../shared/hooks/useSettings.ts';
 import { useUndoNotice } from '../../shared/hooks/useUndoNotice.tsx';
+import { BarEffect } from '../../shared/ui/BarEffect.tsx';
 import { DeleteOutlined } from '../../shared/ui/icons.tsx';
 import { LevelMark } from '../../shared/ui/Levels.tsx';
 import { FigureCell, PlainTable } from '../../shared/ui/PlainTable.tsx';
@@ -32,6 +33,7 @@ export function BookPage(
   const print = usePrinter();
   const takeOver = useTakeOver();
   const [adding, setAdding] = useState(false);
+  const [kept, setKept] = useState<string>();
   const found = fitted?.materials.find((m) => m.id === material.id) ?? null;
   const isTaken = found !== null && String(found.optics.k) === String(material.optics!.k);
   const isFitted = material.curve?.origin.kind === 'fitted';
@@ -67,6 +69,7 @@ export function BookPage(
         {learn}
       </header>
       <p>{evidenceOf(material, bars.length)}.</p>
+      {kept !== undefined && <BarEffect readingId={kept} />}
       {strip('As the shelf has it', material.optics, material.curve?.spread ?? 0)}
       {found && isTaken && <p className="soft">The bars say nothing that the shelf does not know yet.</p>}
       {found && !isTaken && (
@@ -112,8 +115,9 @@ export function BookPage(
         <AddBar
           shelf={names}
           of={material.id}
-          onClose={() => {
+          onClose={(id) => {
             setAdding(false);
+            setKept(id ?? kept);
           }}
         />
       )}

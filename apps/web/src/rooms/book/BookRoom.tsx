@@ -8,6 +8,7 @@ import { useLearntBase } from '../../data/learntBase.ts';
 import { useMaterialsQuery } from '../../data/materials.ts';
 import { useNotices } from '../../shared/hooks/useNotices.ts';
 import { usePrinter } from '../../shared/hooks/useSettings.ts';
+import { BarEffect } from '../../shared/ui/BarEffect.tsx';
 import { EmptyState } from '../../shared/ui/EmptyState.tsx';
 import { DownloadOutlined } from '../../shared/ui/icons.tsx';
 import { AddBar } from './AddBar.tsx';
@@ -22,6 +23,7 @@ import { useTakeOver } from './useTakeOver.ts';
 export function BookRoom() {
   const { id } = useParams();
   const [adding, setAdding] = useState(false);
+  const [kept, setKept] = useState<string>();
   const print = usePrinter();
   const { data: shelf, error: shelfError, refetch: askShelf } = useMaterialsQuery();
   const { data: book, error: bookError, refetch: askBook } = useBookQuery();
@@ -137,6 +139,7 @@ export function BookRoom() {
           )}
         </p>
       )}
+      {kept !== undefined && <BarEffect readingId={kept} />}
       <BaseLine learnt={learnt} readings={book.readings} fitted={fitted ?? null} takeOver={takeOver} />
       <ul className={styles.pages}>
         {pages.map((p) => (
@@ -151,8 +154,9 @@ export function BookRoom() {
         <AddBar
           shelf={shelf}
           of={null}
-          onClose={() => {
+          onClose={(id) => {
             setAdding(false);
+            setKept(id ?? kept);
           }}
         />
       )}

@@ -11,6 +11,7 @@ import {
   type Measured,
   measuredOf,
 } from '@kleur/core/evidence';
+import { BarEffect } from '../../../shared/ui/BarEffect.tsx';
 import { useHead } from '../state/useDerived.ts';
 import { FaceAndDay } from './FaceAndDay.tsx';
 import { spectrumOf, StandIn, type Turn, turnsOf } from './readerTurns.ts';
@@ -44,6 +45,7 @@ export function ReaderSession(props: {
   );
   const [at, setAt] = useState(0);
   const [kept, setKept] = useState<ReadonlyMap<string, LabD65>>(new Map());
+  const [last, setLast] = useState<string | null>(null);
   const [doubted, setDoubted] = useState<Doubted | null>(null);
   const turn = turns[Math.min(at, turns.length - 1)];
   const [surface, setSurface] = useState<SurfaceChoice>('tile');
@@ -73,11 +75,15 @@ export function ReaderSession(props: {
   };
   const store = async ({ lab, spectrum, doubt }: Measured, of: Turn): Promise<void> => {
     const reading = { potId: of.id, face: of.face, on, note: '', file: '', how: 'reader' as const };
-    if (!(await keep([{ ...reading, lab, spectrum, doubt, instrument: READER_NAME }]))) return;
+    const ids = await keep([{ ...reading, lab, spectrum, doubt, instrument: READER_NAME }]);
+    if (!ids) return;
+    setLast(ids[0]!);
     setKept(new Map(kept).set(of.id, lab));
     setDoubted(null);
-    const next = turns.findIndex((t, i) => i > at && !kept.has(t.id) && t.id !== of.id);
-    if (next >= 0) setAt(next);
+    // On to the next one; behind the last, back to what was skipped.
+    const order = turns.map((_, i) => (at + 1 + i) % turns.length);
+    const next = order.find((i) => !kept.has(turns[i]!.id) && turns[i]!.id !== of.id);
+    if (next !== undefined) setAt(next);
   };
   const measure = async (): Promise<void> => {
     if (!turn) return;
@@ -137,6 +143,7 @@ export function ReaderSession(props: {
             {problem}
           </p>
         )}
+        {last !== null && <BarEffect readingId={last} />}
         {doubted && (
           <div role="alert" className={styles.doubted}>
             <p>
