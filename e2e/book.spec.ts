@@ -135,23 +135,18 @@ test('a file of spectra is read, its colourants are told, and its bars are kept 
 });
 
 test('a colourant of one’s own is learnt from three bars by hand', async ({ page }) => {
-  const made = await page.request.post('/api/materials', {
-    data: {
-      ...(await (await page.request.get('/api/materials/red-iron-oxide')).json()),
-      id: undefined,
-      optics: undefined,
-      curve: undefined,
-      builtIn: undefined,
-      version: undefined,
-      name: 'Rust from the gate',
-      colour: '#9a4a30',
-      colourIndex: '',
-      lots: [],
-    },
-  });
-  expect(made.status()).toBe(201);
-  const { id } = (await made.json()) as { id: string };
-  await page.goto(`/book/${id}`);
+  await page.goto('/book');
+  await page.getByRole('button', { name: 'New colourant' }).click();
+  const named = page.getByRole('dialog', { name: 'A new colourant' });
+  await named.getByRole('button', { name: 'Put it on the shelf' }).click();
+  await expect(named.getByRole('alert')).toContainText('Give it a name');
+  await named.getByRole('textbox', { name: 'Name' }).fill('Rust from the gate');
+  await named.getByRole('combobox', { name: 'Kind' }).click();
+  await page.getByTitle('Pigments', { exact: true }).click();
+  await named.getByRole('button', { name: 'Put it on the shelf' }).click();
+  await expect(page.getByRole('heading', { name: 'Rust from the gate' })).toBeVisible();
+  const id = decodeURIComponent(new URL(page.url()).pathname.split('/').at(-1)!);
+  await expect(page.getByText(/^Shelf default, a guess: strength ± 35 %/)).toBeVisible();
   for (const [dose, colour] of [
     ['0.5', '70 14 20'],
     ['2', '48 26 28'],
@@ -165,6 +160,9 @@ test('a colourant of one’s own is learnt from three bars by hand', async ({ pa
     await bar.getByRole('textbox', { name: 'Colour' }).fill(colour);
     await bar.getByRole('button', { name: 'Keep this bar' }).click();
     await expect(bar).toBeHidden();
+    await expect(page.getByRole('status').filter({ hasText: 'The shelf missed this bar by' })).toContainText(
+      'Rust from the gate',
+    );
   }
   await page.getByRole('button', { name: 'Learn from my bars' }).click();
   await expect(page.getByRole('heading', { name: 'As 3 bars say' })).toBeVisible();

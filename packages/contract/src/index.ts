@@ -19,6 +19,7 @@ export {
 } from './batches/batches.ts';
 export {
   type PotPrediction,
+  type PredictionDoubt,
   type PredictRequest,
   type PredictResponse,
   type StagePrediction,

@@ -1,8 +1,8 @@
 import { Injectable } from '@nestjs/common';
 import { type PredictRequest, type PredictResponse } from '@kleur/contract';
 import { partsOf } from '@kleur/core/balance';
-import { canvasOfOils, scentBrowning } from '@kleur/core/material';
-import { type Composition, type Optics } from '@kleur/core/pigment';
+import { canvasOfOils, curveModes, scentBrowning } from '@kleur/core/material';
+import { type Composition, type CurveMode, type Optics } from '@kleur/core/pigment';
 import { HeavyService } from '../heavy/heavy.service.ts';
 import { CatalogueService } from '../catalogue/catalogue.service.ts';
 import { LearningsService } from '../catalogue/learnings.service.ts';
@@ -31,6 +31,12 @@ export class ColourService {
     ]);
     const of = (id: string) => shelf.get(id)!;
     const blend = oils.map((o) => ({ material: of(o.materialId), share: o.share }));
+    const doubts = new Map<Optics, readonly CurveMode[]>([
+      ...[...shelf.values()].flatMap(({ optics, curve }) =>
+        optics ? [[optics, curveModes(curve)] as const] : [],
+      ),
+      ...materials.map((m) => [m.optics, m.modes ?? []] as const),
+    ]);
     const compositions = pots.map((pot) => {
       const ofShelf = scent && pot.scented ? scentBrowning(of(scent.materialId), scent.dose) : null;
       const browning = pot.vanillin ? { vanillin: pot.vanillin, tan: 0, stabilised: 0 } : ofShelf;
@@ -52,7 +58,11 @@ export class ColourService {
         age: 0,
         gel: null,
       };
-      return { name: pot.name, composition };
+      return {
+        name: pot.name,
+        composition,
+        modes: composition.parts.map((p) => doubts.get(p.optics) ?? []),
+      };
     });
     return { pots: await this.heavy.predict({ pots: compositions, stages }) };
   }

@@ -1,8 +1,10 @@
+import { ApiProperty } from '@nestjs/swagger';
 import { type FittedBase } from '@kleur/core/pigment';
 import { PLAN_LIMITS } from '@kleur/core/plan';
-import { OpticsDto } from '../catalogue/materials.dto.ts';
+import { CurveModeDto, OpticsDto } from '../catalogue/materials.dto.ts';
 import {
   type PotPrediction,
+  type PredictionDoubt,
   type PredictRequest,
   type PredictResponse,
   type StagePrediction,
@@ -39,6 +41,8 @@ export class StageDto {
 class OwnCurveDto {
   @Text(80, { min: 1 }) id!: string;
   @One(() => OpticsDto) optics!: OpticsDto;
+  @Many(() => CurveModeDto, 8, { optional: true, description: 'As a fit answers them; known without' })
+  modes?: CurveModeDto[];
 }
 
 class YoungDto {
@@ -70,11 +74,22 @@ export class PredictRequestDto implements PredictRequest {
   @Many(() => StageDto, 24, { min: 1 }) stages!: StageDto[];
 }
 
+class PredictionDoubtDto implements PredictionDoubt {
+  @Num(0, 200, { description: 'Root mean square ΔE00' }) deltaE!: number;
+  @ApiProperty({
+    type: 'array',
+    items: { type: 'array', items: { type: 'number' } },
+    description: 'CIELAB D65, darker and lighter: nine of ten lie between',
+  })
+  range!: PredictionDoubt['range'];
+}
+
 class StagePredictionDto extends StageDto implements StagePrediction {
   @Bands(1.5, { description: '380–730 nm in 10 nm steps, gloss excluded' }) reflectance!: number[];
   @Numbers(3, -200, 200, { description: 'CIELAB D65, 2° observer' }) lab!: number[];
   @Text(7) hex!: string;
   @Flag() inGamut!: boolean;
+  @One(() => PredictionDoubtDto) doubt!: PredictionDoubtDto;
 }
 
 class PotPredictionDto implements PotPrediction {

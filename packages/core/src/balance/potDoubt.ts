@@ -1,13 +1,9 @@
 import { type LabD65 } from '../colour/lab.ts';
-import { type CurveFacts } from '../material/curve.ts';
-import { createSpread, type CurveMode, defaultModes } from '../pigment/spread.ts';
+import { curveModes } from '../material/curveModes.ts';
+import { createSpread } from '../pigment/spread.ts';
 import { type Stage } from '../pigment/stage.ts';
 import { type Composition, stageOf } from '../pigment/composition.ts';
 import { type Plan } from '../plan/plan.ts';
-
-/** In what ways a curve may be off; none for what has no curve. */
-export const modesOf = (curve: CurveFacts | null): readonly CurveMode[] =>
-  curve ? (curve.modes ?? defaultModes(curve.spread)) : [];
 
 /** How far the colour of a pot may be off, and what it stands on. */
 export interface PotDoubt {
@@ -33,7 +29,7 @@ export function potDoubt(plan: Plan, composition: Composition, stage: Stage): Po
   const curves = parts.map((p) => plan.materials.find((m) => m.optics === p.optics)?.curve ?? null);
   const { deltaE, range } = createSpread(
     canvas,
-    parts.map((p, i) => ({ optics: p.optics, modes: modesOf(curves[i]!) })),
+    parts.map((p, i) => ({ optics: p.optics, modes: curveModes(curves[i]!) })),
     stageOf(composition, stage),
   ).of(parts.map((p) => p.dose));
   const fitted = curves.flatMap((c) => (c?.origin.kind === 'fitted' ? [{ ...c, origin: c.origin }] : []));

@@ -167,16 +167,17 @@ function checked(table: BarTable): BarTable {
  * @throws FormatError naming the line of what is no number, no reflectance or no colour
  */
 export function barsOfTable(
-  { columns, rows }: SampleTable,
+  table: SampleTable,
   { roles, white, perDose }: BarTableReading,
 ): { readonly bars: readonly FileBar[]; readonly notes: readonly string[] } {
+  const { columns, rows } = table;
   const at = (role: BarRole): number => roles.indexOf(role);
   const hasLab = (['L', 'a', 'b'] as const).every((c) => at(c) >= 0);
   const hasSpectra = roles.includes('band');
   if (!hasLab && !hasSpectra && at('hex') < 0)
     throw new FormatError('No column holds a colour: spectra, L, a and b, or hex.');
   const samples =
-    hasLab || hasSpectra ? samplesOf({ columns: asSamples(columns, roles), rows, white }) : null;
+    hasLab || hasSpectra ? samplesOf({ ...table, columns: asSamples(columns, roles), white }) : null;
   const bars = rows.map(({ cells, line }, i): FileBar => {
     const cell = (role: BarRole): string => (at(role) < 0 ? '' : cells[at(role)]!.trim());
     const sample = samples?.samples[i];

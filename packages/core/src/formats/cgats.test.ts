@@ -88,6 +88,15 @@ BEGIN_DATA\n"Red wall, ""cut""" 45.5 30 25\nEND_DATA\n`;
     expect(parseCgats(text('WEIGHTING_FUNCTION "ILLUMINANT, D65"')).samples[0]!.lab).toEqual([45.5, 30, 25]);
   });
 
+  it('takes a file at its word about what white is: a black bar stays black', () => {
+    const black = Float64Array.from(flat(0.012) as number[]);
+    const text = printCgats([{ name: 'Soot', spectrum: black, lab: null, rest: {} }]);
+    expect(text).toContain('SPECTRAL_NORM "100.0"');
+    expect(parseCgats(text).samples[0]!.spectrum![7]).toBeCloseTo(0.012, 6);
+    const fractions = text.replace('"100.0"', '"1.0"').replaceAll('1.20000', '0.012');
+    expect(parseCgats(fractions).samples[0]!.spectrum![7]).toBeCloseTo(0.012, 6);
+  });
+
   it('what is written reads back the same, whatever the names', () => {
     fc.assert(
       fc.property(

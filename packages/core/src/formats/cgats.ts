@@ -33,6 +33,8 @@ export const MOST_SAMPLES = 5000;
 const REFLECTANCE = { least: -0.02, most: 1.5 };
 /** A file whose largest value is beyond this is in percent. */
 const PERCENT_FROM = 2;
+/** What white is in files that say it. */
+const NORMS = { fractions: 1, percent: 100 } as const;
 
 const BAND_NAME = /^(?:SPEC(?:TRAL)?|NM|R|REFL)_?(?:NM)?_?(\d{3,4})(?:NM)?$/i;
 const WAVELENGTHS = { min: 300, max: 1100 };
@@ -78,6 +80,8 @@ export interface SampleTable {
   readonly rows: readonly { readonly cells: readonly string[]; readonly line: number }[];
   /** Of its Lab values. */
   readonly white: 'D50' | 'D65';
+  /** What a perfect white reads, where the file says so: 1, or 100 for percent. */
+  readonly norm?: number;
 }
 
 /**
@@ -100,6 +104,7 @@ function tablesOf(tokens: readonly Token[]): SampleTable[] {
   let fields: number | null = null;
   let sets: number | null = null;
   let white: 'D50' | 'D65' = 'D50';
+  let norm: number | undefined;
   let at = 0;
   /** Tokens up to a keyword. */
   const until = (end: string, from: Token): Token[] => {
@@ -128,10 +133,18 @@ function tablesOf(tokens: readonly Token[]): SampleTable[] {
         break;
       case 'BEGIN_DATA': {
         const cells = until('END_DATA', token);
-        tables.push({ columns, rows: rowsOf(columns, cells, sets, token.line), white });
+        tables.push({
+          columns,
+          rows: rowsOf(columns, cells, sets, token.line),
+          white,
+          ...(norm && { norm }),
+        });
         [fields, sets] = [null, null];
         break;
       }
+      case 'SPECTRAL_NORM':
+        norm = Object.values(NORMS).find((n) => n === Number(next?.text));
+        break;
       case 'ILLUMINANT':
       case 'ILLUMINATION_NAME':
       case 'MEASUREMENT_SOURCE':
@@ -168,7 +181,7 @@ function rowsOf(
 }
 
 /** What the rows of any table say, of spectra in percent or as fractions, and of Lab. @throws FormatError */
-export function samplesOf({ columns, rows, white }: SampleTable): SampleFile {
+export function samplesOf({ columns, rows, white, norm }: SampleTable): SampleFile {
   const notes: string[] = [];
   const bands = columns
     .flatMap((name, at) => {
@@ -187,7 +200,8 @@ export function samplesOf({ columns, rows, white }: SampleTable): SampleFile {
   const values = rows.map(({ cells, line }) =>
     bands.map(({ nm, at }) => numberIn(cells[at]!, `${nm} nm`, line)),
   );
-  const isPercent = values.some((v) => Math.max(...v) > PERCENT_FROM);
+  const isPercent =
+    norm === undefined ? values.some((v) => Math.max(...v) > PERCENT_FROM) : norm === NORMS.percent;
   if (isPercent) notes.push('The spectra are in percent.');
   if (bands.length > 0) notes.push(...SPECTRUM_RANGE.notesOf(bands.map((b) => b.nm)));
   if (hasLab && bands.length === 0 && white === 'D50')
@@ -244,20 +258,27 @@ export function printCgats(samples: readonly Omit<Sample, 'line'>[]): string {
     'SAMPLE_ID',
     'SAMPLE_NAME',
     ...extra,
-    ...(hasSpectra ? wavelengths.map((nm) => `SPECTRAL_NM${nm}`) : ['LAB_L', 'LAB_A', 'LAB_B']),
+    ...(hasSpectra ? wavelengths.map((nm) => `SPEC_${nm}`) : ['LAB_L', 'LAB_A', 'LAB_B']),
   ];
   const rows = samples.map(({ name, spectrum, lab, rest }, i) => [
     String(i + 1),
     quoted(name),
     ...extra.map((c) => quoted(rest[c] ?? '')),
-    ...(hasSpectra ? Array.from(spectrum!, figure) : Array.from(lab!, figure)),
+    ...(hasSpectra ? Array.from(spectrum!, (r) => figure(r * NORMS.percent)) : Array.from(lab!, figure)),
   ]);
   return [
     'CGATS.17',
     'ORIGINATOR "Kleur"',
     'DESCRIPTOR "Measured soap"',
     ...(hasSpectra
-      ? []
+      ? [
+          // Some programs find the bands by these alone.
+          ...['BANDS', 'START_NM', 'END_NM', 'NORM'].map((k) => `KEYWORD "SPECTRAL_${k}"`),
+          `SPECTRAL_BANDS "${wavelengths.length}"`,
+          `SPECTRAL_START_NM "${wavelengths[0]!.toFixed(1)}"`,
+          `SPECTRAL_END_NM "${wavelengths.at(-1)!.toFixed(1)}"`,
+          `SPECTRAL_NORM "${NORMS.percent.toFixed(1)}"`,
+        ]
       : ['WEIGHTING_FUNCTION "ILLUMINANT, D65"', 'WEIGHTING_FUNCTION "OBSERVER, 2 degree"']),
     ...extra.map((c) => `KEYWORD ${quoted(c)}`),
     `NUMBER_OF_FIELDS ${columns.length}`,

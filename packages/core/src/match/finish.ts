@@ -1,5 +1,5 @@
 import { type ScreenColour, screenColourFromLabD65 } from '../colour/gamut.ts';
-import { modesOf } from '../balance/potDoubt.ts';
+import { curveModes } from '../material/curveModes.ts';
 import { createSpread } from '../pigment/spread.ts';
 import { atCut, cured, fresh, type Stage } from '../pigment/stage.ts';
 import { type Candidate } from './candidates.ts';
@@ -48,6 +48,6 @@ function doubtOf(judged: Judged, problem: MatchProblem, used: readonly Candidate
     put(c.id, c, judged.parts[n]!.dose);
   });
   const all = [...parts.values()];
-  const doubted = all.map(({ optics, curve }) => ({ optics, modes: modesOf(curve) }));
+  const doubted = all.map(({ optics, curve }) => ({ optics, modes: curveModes(curve) }));
   return createSpread(problem.canvas, doubted, problem.stage).of(all.map((p) => p.dose)).deltaE;
 }

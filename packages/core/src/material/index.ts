@@ -3,6 +3,7 @@ export { browningOf, stabiliserFor } from './browning.ts';
 export { type CurveFacts, type CurveOrigin, defaultCurve, isColourant } from './curve.ts';
 export { type Lot, lotAtHand, LOT_LIMITS } from './lot.ts';
 export { COURSE_STAGES, entryFace, type EntryFace } from './course.ts';
+export { curveModes } from './curveModes.ts';
 export { factsOfKind } from './facts.ts';
 export { cautionText } from './cautions.ts';
 export {

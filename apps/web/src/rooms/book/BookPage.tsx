@@ -2,7 +2,9 @@ import { Button } from 'antd';
 import { type ReactNode, useState } from 'react';
 import { Link } from 'react-router';
 import { type BookFit, type MaterialWire } from '@kleur/contract';
+import { curveModes } from '@kleur/core/material';
 import { screenColourFromLabD65, type LabD65 } from '@kleur/core/colour';
+import { READ_HOW } from '@kleur/core/evidence';
 import { failureOf } from '../../data/api.ts';
 import { useRemoveBarMutation, useRestoreBarMutation } from '../../data/book.ts';
 import { useDays } from '../../shared/hooks/useDays.ts';
@@ -10,14 +12,16 @@ import { useNotices } from '../../shared/hooks/useNotices.ts';
 import { usePrinter } from '../../shared/hooks/useSettings.ts';
 import { useUndoNotice } from '../../shared/hooks/useUndoNotice.tsx';
 import { BarEffect } from '../../shared/ui/BarEffect.tsx';
-import { DeleteOutlined } from '../../shared/ui/icons.tsx';
+import { DeleteOutlined, PrinterOutlined } from '../../shared/ui/icons.tsx';
 import { LevelMark } from '../../shared/ui/Levels.tsx';
 import { FigureCell, PlainTable } from '../../shared/ui/PlainTable.tsx';
 import { AddBar } from './AddBar.tsx';
 import styles from './book.module.css';
-import { type Bar, type BookMaterial, evidenceOf, percent } from './bookOf.ts';
-import { CurveChart } from './CurveChart.tsx';
+import { type Bar, type BookMaterial, evidenceOf, lotsOf, percent } from './bookOf.ts';
+import { CurveChart, type DoubtedCurve } from './CurveChart.tsx';
 import { LadderStrip } from './LadderStrip.tsx';
+import { NOTCHES } from './notches.ts';
+import { PrintedChart } from './PrintedChart.tsx';
 import { Learnings } from './Learnings.tsx';
 import { useTakeOver } from './useTakeOver.ts';
 
@@ -37,16 +41,16 @@ export function BookPage(
   const found = fitted?.materials.find((m) => m.id === material.id) ?? null;
   const isTaken = found !== null && String(found.optics.k) === String(material.optics!.k);
   const isFitted = material.curve?.origin.kind === 'fitted';
-  const strip = (label: string, optics: MaterialWire['optics'], spread: number) => (
+  const shelfCurve = { optics: material.optics!, modes: curveModes(material.curve) };
+  const strip = (label: string, curve: DoubtedCurve) => (
     <>
       <h2>{label}</h2>
-      <LadderStrip
-        name={material.name}
-        optics={optics!}
-        spread={spread}
-        window={material.window!}
-        bars={bars}
-      />
+      {lotsOf(bars).map(({ lot, bars: own }) => (
+        <div key={lot} className={styles.lot}>
+          {lot !== '' && <h3>{lot}</h3>}
+          <LadderStrip name={material.name} {...curve} window={material.window!} bars={own} />
+        </div>
+      ))}
     </>
   );
   return (
@@ -66,24 +70,29 @@ export function BookPage(
         >
           A bar by hand
         </Button>
+        <Button
+          icon={<PrinterOutlined />}
+          aria-label="Print the chart"
+          title="Print the chart"
+          onClick={() => {
+            globalThis.print();
+          }}
+        />
         {learn}
       </header>
       <p>{evidenceOf(material, bars.length)}.</p>
       {kept !== undefined && <BarEffect readingId={kept} />}
-      {strip('As the shelf has it', material.optics, material.curve?.spread ?? 0)}
+      {strip('As the shelf has it', shelfCurve)}
+      {bars.length > 0 && <Notches bars={bars} />}
       {found && isTaken && <p className="soft">The bars say nothing that the shelf does not know yet.</p>}
       {found && !isTaken && (
         <>
-          {strip(
-            `As ${found.readings === 1 ? 'one bar says' : `${found.readings} bars say`}`,
-            found.optics,
-            found.spread,
-          )}
+          {strip(`As ${found.readings === 1 ? 'one bar says' : `${found.readings} bars say`}`, found)}
           <p>
             Its bars would have been missed by ΔE {print.number(found.typicalMiss ?? 0, 1)} in the median,
             each left out; its strength is left unsure by ± {percent(found.spread)}.
           </p>
-          <CurveChart before={material.optics!} after={found.optics} />
+          <CurveChart before={shelfCurve} after={found} />
           <div className={styles.acts}>
             <Button
               type="primary"
@@ -105,6 +114,7 @@ export function BookPage(
         </Button>
       )}
       <Learnings material={material} takeOver={takeOver} />
+      <PrintedChart material={material} bars={bars} />
       <h2>Bars</h2>
       {bars.length === 0 ? (
         <p className="soft">No bar of it was read yet. Read one under Result of its batch.</p>
@@ -122,6 +132,24 @@ export function BookPage(
         />
       )}
     </div>
+  );
+}
+
+/** What the notches of the squares say, of those that are there. */
+function Notches({ bars }: { readonly bars: readonly Bar[] }) {
+  return (
+    <p className={`soft small ${styles.notches}`}>
+      {READ_HOW.filter((how) => bars.some((b) => b.how === how)).map((how) => (
+        <span key={how}>
+          <i className={`${styles.bar} ${NOTCHES[how].side}`} aria-hidden /> {NOTCHES[how].text}
+        </span>
+      ))}
+      {bars.some((b) => !b.isAlone) && (
+        <span>
+          <i className={`${styles.bar} ${styles.mixed}`} aria-hidden /> with others
+        </span>
+      )}
+    </p>
   );
 }
 

@@ -2,6 +2,7 @@ import { Button } from 'antd';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { routes } from '@kleur/contract';
+import { curveModes } from '@kleur/core/material';
 import { failureOf } from '../../data/api.ts';
 import { useBookFitMutation, useBookQuery } from '../../data/book.ts';
 import { useLearntBase } from '../../data/learntBase.ts';
@@ -17,12 +18,14 @@ import styles from './book.module.css';
 import { type BookMaterial, bookOf, evidenceOf } from './bookOf.ts';
 import { BookPage } from './BookPage.tsx';
 import { LadderStrip } from './LadderStrip.tsx';
+import { NewColourant } from './NewColourant.tsx';
 import { useTakeOver } from './useTakeOver.ts';
 
 /** What is known of each colourant, and from which bars. */
 export function BookRoom() {
   const { id } = useParams();
   const [adding, setAdding] = useState(false);
+  const [naming, setNaming] = useState(false);
   const [kept, setKept] = useState<string>();
   const print = usePrinter();
   const { data: shelf, error: shelfError, refetch: askShelf } = useMaterialsQuery();
@@ -111,6 +114,13 @@ export function BookRoom() {
         >
           By hand
         </Button>
+        <Button
+          onClick={() => {
+            setNaming(true);
+          }}
+        >
+          New colourant
+        </Button>
         <Link className={styles.download} to="/book/import">
           From a file
         </Link>
@@ -150,6 +160,13 @@ export function BookRoom() {
           />
         ))}
       </ul>
+      {naming && (
+        <NewColourant
+          onClose={() => {
+            setNaming(false);
+          }}
+        />
+      )}
       {adding && (
         <AddBar
           shelf={shelf}
@@ -182,7 +199,7 @@ function Line({ material, bars, miss }: BookMaterial & { readonly miss?: number 
       <LadderStrip
         name={material.name}
         optics={material.optics!}
-        spread={material.curve?.spread ?? 0}
+        modes={curveModes(material.curve)}
         window={material.window!}
         bars={bars}
       />

@@ -1,8 +1,10 @@
 import { screen, within } from '@testing-library/react';
 import { type BookEntry, type MaterialWire } from '@kleur/contract';
+import { curveModes } from '@kleur/core/material';
 import { startingShelf } from '@kleur/core/material/catalogue';
 import { renderIn, testStore } from '../../../test/render.tsx';
-import { bookOf, evidenceOf } from './bookOf.ts';
+import { bookOf, evidenceOf, lotsOf } from './bookOf.ts';
+import { ladderOf } from './ladder.ts';
 import { LadderStrip } from './LadderStrip.tsx';
 
 const shelf: MaterialWire[] = startingShelf().map((m) => ({
@@ -77,7 +79,13 @@ it('sets each bar at its dose, gelled and not', async () => {
   ]);
   renderIn(
     await testStore(),
-    <LadderStrip name="Gate red" optics={red.optics!} spread={0.35} window={red.window!} bars={page!.bars} />,
+    <LadderStrip
+      name="Gate red"
+      optics={red.optics!}
+      modes={curveModes(red.curve)}
+      window={red.window!}
+      bars={page!.bars}
+    />,
   );
   const gelled = screen.getByRole('img', { name: /^Gate red, gelled, .*: 2 bars read$/ });
   const places = within(gelled)
@@ -86,4 +94,46 @@ it('sets each bar at its dose, gelled and not', async () => {
   expect(places).toEqual(['0%', '100%']);
   expect(within(gelled).getAllByTitle(/with others/)).toHaveLength(1);
   expect(screen.getByRole('img', { name: /not gelled.*one bar read$/ })).toBeVisible();
+});
+
+describe('a strip', () => {
+  const red = item('red-iron-oxide');
+  const curve = { optics: red.optics!, modes: curveModes(red.curve) };
+  const [page] = bookOf(
+    shelf,
+    [0.5, 8].map((dose) => reading(String(dose), { 'red-iron-oxide': dose }, { doubt: 0.5, how: 'reader' })),
+  );
+  /** How far the teeth above reach, %. */
+  const tips = (above: string): number[] =>
+    [...above.matchAll(/% ([\d.]+)%/g)].map((m) => Number(m[1])).filter((_, i) => i % 2 === 1);
+
+  it('is frayed by how far its curve may be off, and sharp where a bar stands', () => {
+    const guess = tips(ladderOf(curve, 1, [0.1, 20], []).above);
+    const read = tips(ladderOf(curve, 1, [0.1, 20], page!.bars).above);
+    const at = (dose: number): number =>
+      Math.min(47, Math.floor((48 * Math.log(dose / 0.1)) / Math.log(200)));
+    expect(read[at(0.5)]).toBeLessThan(guess[at(0.5)]! / 2);
+    expect(read[at(8)]).toBeLessThan(guess[at(8)]! / 2);
+    // Between them it is as unsure as before.
+    expect(read[at(2)]).toBe(guess[at(2)]);
+    const sure = tips(ladderOf({ ...curve, modes: [] }, 1, [0.1, 20], []).above);
+    expect(Math.max(...sure)).toBeLessThan(Math.max(...guess));
+  });
+});
+
+describe('lots', () => {
+  const bars = (lots: readonly string[]) =>
+    bookOf(
+      shelf,
+      lots.map((lot, i) => reading(String(i), { 'red-iron-oxide': 1 + i }, lot === '' ? {} : { lot })),
+    )[0]!.bars;
+
+  it('stand by themselves as soon as two of them were read', () => {
+    expect(lotsOf(bars(['A', 'A', ''])).map((g) => [g.lot, g.bars.length])).toEqual([['', 3]]);
+    expect(lotsOf(bars(['B', 'A', '', 'B'])).map((g) => [g.lot, g.bars.length])).toEqual([
+      ['', 1],
+      ['A', 1],
+      ['B', 2],
+    ]);
+  });
 });

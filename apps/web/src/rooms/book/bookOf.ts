@@ -35,11 +35,22 @@ const barsOf = (id: string, readings: readonly BookEntry[]): Bar[] =>
     })
     .sort((a, b) => a.dose - b.dose);
 
+/** Bars by their lots, those of no lot first; a single group where no two lots were read. */
+export function lotsOf(
+  bars: readonly Bar[],
+): readonly { readonly lot: string; readonly bars: readonly Bar[] }[] {
+  const lotOf = (b: Bar): string => (b.isAlone ? (b.lot ?? '') : '');
+  const lots = [...new Set(bars.map(lotOf))].sort((a, b) => a.localeCompare(b));
+  if (lots.filter((lot) => lot !== '').length < 2) return [{ lot: '', bars }];
+  return lots.map((lot) => ({ lot, bars: bars.filter((b) => lotOf(b) === lot) }));
+}
+
 /** What is known of a curve, in one sentence. */
 export function evidenceOf({ curve }: MaterialWire, bars: number): string {
   if (curve?.origin.kind === 'fitted') {
     const { readings } = curve.origin;
-    return `Fitted to ${readings === 1 ? 'one of your bars' : `${readings} of your bars`}; strength ± ${percent(curve.spread)}`;
+    const miss = curve.typicalMiss == null ? '' : `typical miss ΔE ${curve.typicalMiss.toFixed(1)}, `;
+    return `Fitted to ${readings === 1 ? 'one of your bars' : `${readings} of your bars`}; ${miss}strength ± ${percent(curve.spread)}`;
   }
   const guess = `Shelf default, a guess: strength ± ${percent(curve?.spread ?? 0)}`;
   return bars === 0 ? guess : `${guess}. ${bars === 1 ? 'One bar was' : `${bars} bars were`} read`;

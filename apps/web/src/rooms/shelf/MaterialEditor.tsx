@@ -24,7 +24,8 @@ import { FaceStrip } from './FaceStrip.tsx';
 import { LooksFields } from './LooksFields.tsx';
 import { useEntryFace } from './useEntryFace.ts';
 import { OilFields, ScentFields } from './KindFields.tsx';
-import { blankMaterial, entryOf, type MaterialEntry, writeFrom, writeOf } from './materialWrite.ts';
+import { entryOf, type MaterialEntry, writeFrom, writeOf } from './materialWrite.ts';
+import { blankMaterial } from '../../shared/blankMaterial.ts';
 import { StockFields } from './StockFields.tsx';
 
 /** Reads and edits one item, or makes a new one (material null). */

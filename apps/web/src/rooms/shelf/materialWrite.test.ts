@@ -1,6 +1,7 @@
 import { MATERIAL_KINDS } from '@kleur/core/material';
 import { startingShelf } from '@kleur/core/material/catalogue';
-import { blankMaterial, entryOf, writeFrom, writeOf } from './materialWrite.ts';
+import { entryOf, writeFrom, writeOf } from './materialWrite.ts';
+import { blankMaterial } from '../../shared/blankMaterial.ts';
 
 it('a form changes nothing of an item that is not edited', () => {
   for (const material of startingShelf()) {
