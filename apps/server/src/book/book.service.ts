@@ -11,7 +11,14 @@ import {
   type TrialAsk,
 } from '@kleur/contract';
 import { deltaE00 } from '@kleur/core/colour';
-import { asFitReading, fitMaterial, type ProposedBar, type TrialQuestion } from '@kleur/core/evidence';
+import {
+  asFitReading,
+  fitMaterial,
+  isEarlierLot,
+  type ProposedBar,
+  splitLots,
+  type TrialQuestion,
+} from '@kleur/core/evidence';
 import { type FitMaterial, type FitProblem, type FitResult } from '@kleur/core/fit';
 import { cured, type FittedBase, predictLab, referenceCanvas } from '@kleur/core/pigment';
 import { CatalogueService } from '../catalogue/catalogue.service.ts';
@@ -48,7 +55,7 @@ export class BookService {
     const { materials, readings, typicalMiss, base } = result;
     return {
       fitId: id,
-      materials: materials.filter((m) => m.readings > 0),
+      materials: materials.filter((m) => m.readings > 0 && !isEarlierLot(m.id)),
       readings,
       typicalMiss,
       base: bare === 0 ? null : baseFit(base, bare),
@@ -129,13 +136,15 @@ export class BookService {
     });
     return {
       readings: readings.filter((r) => added.has(r.id)),
-      moves: materials.map(({ id, optics, typicalMiss }): BookMove => {
-        const m = problem.materials.find((x) => x.id === id)!;
-        const looks = (of: typeof optics) =>
-          predictLab(referenceCanvas, [{ optics: of, dose: m.typical }], cured(1));
-        const [before, after] = [looks(m.optics), looks(optics)];
-        return { materialId: id, before, after, deltaE: deltaE00(before, after), typicalMiss };
-      }),
+      moves: materials
+        .filter((m) => !isEarlierLot(m.id))
+        .map(({ id, optics, typicalMiss }): BookMove => {
+          const m = problem.materials.find((x) => x.id === id)!;
+          const looks = (of: typeof optics) =>
+            predictLab(referenceCanvas, [{ optics: of, dose: m.typical }], cured(1));
+          const [before, after] = [looks(m.optics), looks(optics)];
+          return { materialId: id, before, after, deltaE: deltaE00(before, after), typicalMiss };
+        }),
     };
   }
 
@@ -158,10 +167,18 @@ export class BookService {
       if (material) known.set(m.id, material);
     }
     // What is not on the shelf any more cannot be told apart from the rest of its pot.
-    const readings = all.map(asFitReading).filter((r) => r.parts.every((p) => known.has(p.id)));
-    const used = new Set(readings.flatMap((r) => r.parts.map((p) => p.id)));
+    const told = all
+      .map((r) => ({ reading: asFitReading(r), lot: r.reading.lot }))
+      .filter(({ reading }) => reading.parts.every((p) => known.has(p.id)));
+    const used = new Set(told.flatMap(({ reading }) => reading.parts.map((p) => p.id)));
+    const atHand = new Map(shelf.flatMap((m) => m.lots.slice(0, 1).map((l) => [m.id, l.label] as const)));
+    const { materials, readings } = splitLots(
+      [...known.values()].filter((m) => used.has(m.id)),
+      told,
+      atHand,
+    );
     return {
-      materials: [...known.values()].filter((m) => used.has(m.id)),
+      materials,
       readings,
       // Without a bare bar the base cannot be told from the colourants on it.
       holdsBase: !readings.some(isBare),

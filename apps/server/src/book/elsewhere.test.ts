@@ -38,7 +38,8 @@ describe('files of measurements elsewhere', () => {
     'are read by another program, which sees the same colours in the spectra as in Lab',
     () => {
       const samples = Array.from({ length: 12 }, (_, i) => {
-        const spectrum = spectrumFrom(
+        const spectrum = Float64Array.from(
+          wavelengths,
           (nm) => 0.08 + 0.05 * i + 0.25 * Math.exp(-(((nm - 430 - 20 * i) / 60) ** 2)),
         );
         return { name: `Bar "${i}", with white`, spectrum, lab: null, rest: { LOT: i % 2 ? 'L 7' : '' } };

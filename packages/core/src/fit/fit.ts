@@ -98,7 +98,8 @@ export function refitTouched(problem: FitProblem, known: FitKnown, added: Readon
     (r) => r.parts.some((p) => touched.has(p.id)) || (hasBare && isBare(r)),
   );
   const met = new Set(readings.flatMap((r) => r.parts.map((p) => p.id)));
-  const part = { ...problem, materials: problem.materials.filter((m) => met.has(m.id)), readings };
+  const near = new Set(problem.materials.flatMap((m) => (met.has(m.id) ? [m.id, m.lotOf] : [])));
+  const part = { ...problem, materials: problem.materials.filter((m) => near.has(m.id)), readings };
   const layout = layoutOf(part);
   const free = new Uint8Array(layout.size);
   for (const m of layout.materials) if (touched.has(m.id)) free.fill(1, ...spanOf(layout, m));

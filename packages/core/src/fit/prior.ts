@@ -40,6 +40,9 @@ const HELD_PRIOR: typeof PRIOR = {
   gloss: HELD,
 };
 
+/** What lots differ by, as a part of what is not known of a colourant that was never read; of their strength, its logarithm. */
+const LOT = { part: 0.3, strength: 0.12 };
+
 /** One term of the prior: a weighted sum of unknowns that is near zero, with standard deviation 1. */
 export interface PriorRow {
   readonly columns: readonly number[];
@@ -68,18 +71,29 @@ export function priorRows(layout: Layout, holdsBase = false): PriorRow[] {
   };
   for (const m of layout.materials) {
     const at = layout.of.get(m.id)!;
-    curve(at, sd.bend, sd.shape, m.spread);
-    single(at + OWN.scatter, sd.scatter);
-    single(at + OWN.scatterSlope, sd.scatterSlope);
-    single(at + OWN.clumps, sd.clumps);
-    single(at + OWN.clumpsScatter, sd.clumps);
-    single(at + OWN.gel, m.turns ? sd.gelTurns : sd.gel);
+    const other = m.lotOf === undefined ? undefined : layout.of.get(m.lotOf);
+    const part = other === undefined ? 1 : LOT.part;
+    const first = rows.length;
+    curve(at, part * sd.bend, part * sd.shape, other === undefined ? m.spread : LOT.strength);
+    single(at + OWN.scatter, part * sd.scatter);
+    single(at + OWN.scatterSlope, part * sd.scatterSlope);
+    single(at + OWN.clumps, part * sd.clumps);
+    single(at + OWN.clumpsScatter, part * sd.clumps);
+    single(at + OWN.gel, part * (m.turns ? sd.gelTurns : sd.gel));
     if (m.optics.emission) {
-      single(at + OWN.glow, sd.glow);
-      single(at + OWN.quench, sd.quench);
-      single(at + OWN.peak, sd.peak);
-      single(at + OWN.width, sd.width);
-    } else if (m.mirrors) single(at + OWN.sheen, sd.sheen);
+      single(at + OWN.glow, part * sd.glow);
+      single(at + OWN.quench, part * sd.quench);
+      single(at + OWN.peak, part * sd.peak);
+      single(at + OWN.width, part * sd.width);
+    } else if (m.mirrors) single(at + OWN.sheen, part * sd.sheen);
+    // Of a lot, it is the difference from the other one that is near zero.
+    if (other !== undefined)
+      for (const [i, row] of rows.entries())
+        if (i >= first)
+          rows[i] = {
+            columns: [...row.columns, ...row.columns.map((c) => c - at + other)],
+            weights: [...row.weights, ...row.weights.map((w) => -w)],
+          };
   }
   const { base } = layout;
   curve(base + BASE.ungelled, sd.base.bend, sd.base.shape, sd.base.level);

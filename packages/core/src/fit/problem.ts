@@ -17,6 +17,8 @@ export interface FitMaterial {
   readonly mirrors: boolean;
   /** Of plants and dyes: gel may turn them. */
   readonly turns: boolean;
+  /** Another lot of one that is there by this id: it is near to that, as far as lots are alike. */
+  readonly lotOf?: string;
 }
 
 /** What was read of one bar. */
