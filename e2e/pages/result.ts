@@ -33,10 +33,14 @@ export class ResultPage {
 
   /** Taps the patches of the card, then places in the photo. */
   async tapPhoto(...bars: (readonly [number, number])[]): Promise<void> {
+    for (const place of [PATCHES.white, PATCHES.grey, PATCHES.black, ...bars]) await this.tapBar(place);
+  }
+
+  /** Taps one place of the photo, as parts of its sides: what is in hand is put there. */
+  async tapBar([x, y]: readonly [number, number]): Promise<void> {
     const photo = this.page.getByRole('img', { name: /^The photo/ });
     await photo.waitFor();
     const box = (await photo.boundingBox())!;
-    for (const [x, y] of [PATCHES.white, PATCHES.grey, PATCHES.black, ...bars])
-      await photo.click({ position: { x: x * box.width, y: y * box.height } });
+    await photo.click({ position: { x: x * box.width, y: y * box.height } });
   }
 }

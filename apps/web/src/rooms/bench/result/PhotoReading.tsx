@@ -22,6 +22,7 @@ import { photoWorker } from '../../../workers/client.ts';
 import { type CardSpots, type OpenedPicture, type Spot } from '../../../workers/photo.protocol.ts';
 import { CardColoursFields } from './CardColoursFields.tsx';
 import { FaceAndDay } from './FaceAndDay.tsx';
+import { GridField } from './GridField.tsx';
 import { keepPhoto } from './keepPhoto.ts';
 import { type PhotoTarget, PhotoSpots } from './PhotoSpots.tsx';
 import styles from './result.module.css';
@@ -264,6 +265,14 @@ export function PhotoReading(props: {
                 />
               ))}
             </ul>
+            <GridField
+              ids={pots.map((p) => p.id)}
+              names={new Map(pots.map((p) => [p.id, p.name]))}
+              spots={spots}
+              onPlace={(placed) => {
+                setSpots((before) => new Map([...before, ...placed]));
+              }}
+            />
             {refusal !== '' && (
               <p className="field-problem" role="alert">
                 {refusal}
