@@ -144,7 +144,7 @@ test('a colourant of one’s own is learnt from three bars by hand', async ({ pa
   await named.getByRole('combobox', { name: 'Kind' }).click();
   await page.getByTitle('Pigments', { exact: true }).click();
   await named.getByRole('button', { name: 'Put it on the shelf' }).click();
-  await expect(page.getByRole('heading', { name: 'Rust from the gate' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Rust from the gate', level: 1 })).toBeVisible();
   const id = decodeURIComponent(new URL(page.url()).pathname.split('/').at(-1)!);
   await expect(page.getByText(/^Shelf default, a guess: strength ± 35 %/)).toBeVisible();
   for (const [dose, colour] of [

@@ -203,7 +203,7 @@ it('says with a code that another program holds the file', async () => {
 const small = mkdtempSync(join(tmpdir(), 'kleur-small-'));
 const canMount = mount() && unmount();
 function mount(): boolean {
-  return spawnSync('mount', ['-t', 'tmpfs', '-o', 'size=2200k', 'tmpfs', small]).status === 0;
+  return spawnSync('mount', ['-t', 'tmpfs', '-o', 'size=2400k', 'tmpfs', small]).status === 0;
 }
 function unmount(): boolean {
   return spawnSync('umount', [small]).status === 0;
@@ -214,7 +214,7 @@ afterAll(() => {
 
 describe('a full disk', () => {
   /** The limit on the size of a file, in blocks of 1024 bytes: enough to start, not for the log of many saves. */
-  const LIMIT = 700;
+  const LIMIT = 850;
   const limited = ['bash', '-c', `ulimit -S -f ${LIMIT}; exec "$0" "$@"`];
   const json = { 'content-type': 'application/json' };
   const send = (method: string, route: string, body: object): Promise<Response> =>
