@@ -16,10 +16,11 @@ import {
   fitMaterial,
   isEarlierLot,
   type ProposedBar,
+  shelfIdOf,
   splitLots,
   type TrialQuestion,
 } from '@kleur/core/evidence';
-import { type FitMaterial, type FitProblem, type FitResult } from '@kleur/core/fit';
+import { type FitMaterial, type FitProblem, type FitResult, type FittedReading } from '@kleur/core/fit';
 import { cured, type FittedBase, predictLab, referenceCanvas } from '@kleur/core/pigment';
 import { CatalogueService } from '../catalogue/catalogue.service.ts';
 import { LearningsService } from '../catalogue/learnings.service.ts';
@@ -32,8 +33,7 @@ interface Worked {
   readonly id: string;
   readonly result: FitResult;
   readonly bare: number;
-  /** Ids of its readings. */
-  readonly read: ReadonlySet<string>;
+  readonly problem: FitProblem;
 }
 
 /** What the maker's own bars say of their colourants and their base. */
@@ -51,8 +51,9 @@ export class BookService {
 
   /** What all readings together say of the shelf's curves, and the bare ones of the base. */
   async fit(): Promise<BookFit> {
-    const { id, result, bare } = await this.worked();
-    const { materials, readings, typicalMiss, base } = result;
+    const { id, result, bare, problem } = await this.worked();
+    const { materials, typicalMiss, base } = result;
+    const { readings } = await this.besideShelf(result, problem);
     return {
       fitId: id,
       materials: materials.filter((m) => m.readings > 0 && !isEarlierLot(m.id)),
@@ -129,22 +130,46 @@ export class BookService {
       throw new ProblemError('invalid-input', 'None of these is a reading of the book.', [
         { path: 'readingIds', message: 'no such reading' },
       ]);
-    const { readings, materials } = await this.heavy.admit(async () => {
-      const known = this.last && isPartOf(this.last.read, problem, added) ? this.last.result : null;
+    const result = await this.heavy.admit(async () => {
+      const known = this.last && isOfOthers(this.last.problem, problem, added) ? this.last.result : null;
       const { known: from } = known ?? (await this.heavy.fit({ ...problem, readings: others }));
       return this.heavy.refit({ problem, known: from, added: readingIds });
     });
+    const { readings, opticsOf } = await this.besideShelf(result, problem);
     return {
       readings: readings.filter((r) => added.has(r.id)),
-      moves: materials
+      moves: result.materials
         .filter((m) => !isEarlierLot(m.id))
         .map(({ id, optics, typicalMiss }): BookMove => {
           const m = problem.materials.find((x) => x.id === id)!;
           const looks = (of: typeof optics) =>
             predictLab(referenceCanvas, [{ optics: of, dose: m.typical }], cured(1));
-          const [before, after] = [looks(m.optics), looks(optics)];
+          const [before, after] = [looks(opticsOf(id) ?? m.optics), looks(optics)];
           return { materialId: id, before, after, deltaE: deltaE00(before, after), typicalMiss };
         }),
+    };
+  }
+
+  /** Readings of a fit beside what the shelf foretells of them now: with the curves and the base that were taken over. */
+  private async besideShelf({ readings }: FitResult, problem: FitProblem) {
+    const [shelf, learnt] = await Promise.all([this.catalogue.list(), this.learnings.base()]);
+    const curves = new Map(shelf.map((m) => [m.id, m.optics]));
+    const opticsOf = (id: string) => curves.get(shelfIdOf(id)) ?? null;
+    const read = new Map(problem.readings.map((r) => [r.id, r]));
+    return {
+      opticsOf,
+      readings: readings.map((r): FittedReading => {
+        const { canvas, parts, stage } = read.get(r.id)!;
+        const before = predictLab(
+          learnt ? { ...canvas, base: learnt.base } : canvas,
+          parts.flatMap(({ id, dose }) => {
+            const optics = opticsOf(id);
+            return optics ? [{ optics, dose }] : [];
+          }),
+          stage,
+        );
+        return { ...r, before, missBefore: deltaE00(before, r.seen) };
+      }),
     };
   }
 
@@ -153,8 +178,7 @@ export class BookService {
     const id = createHash('sha256').update(JSON.stringify(problem)).digest('hex').slice(0, 32);
     if (this.last?.id !== id) {
       const result = await this.heavy.admit(() => this.heavy.fit(problem));
-      const read = new Set(problem.readings.map((r) => r.id));
-      this.last = { id, result, bare: problem.readings.filter(isBare).length, read };
+      this.last = { id, result, bare: problem.readings.filter(isBare).length, problem };
     }
     return this.last;
   }
@@ -187,8 +211,10 @@ export class BookService {
 }
 
 /** Whether a fit to some readings is one to all but the added ones. */
-const isPartOf = (read: ReadonlySet<string>, { readings }: FitProblem, added: ReadonlySet<string>): boolean =>
-  readings.every((r) => read.has(r.id) !== added.has(r.id));
+function isOfOthers(last: FitProblem, { readings }: FitProblem, added: ReadonlySet<string>): boolean {
+  const read = new Set(last.readings.map((r) => r.id));
+  return readings.every((r) => read.has(r.id) !== added.has(r.id));
+}
 
 const isBare = ({ parts }: FitProblem['readings'][number]): boolean => parts.length === 0;
 

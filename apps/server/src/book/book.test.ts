@@ -445,6 +445,14 @@ describe('what one new bar moves', () => {
     expect(Math.abs(said.readings[0]!.missAfter - all.missAfter)).toBeLessThan(0.4);
     expect(said.moves[0]!.deltaE).toBeGreaterThan(0);
     expect(after.fitId).not.toBe(before.fitId);
+    // Once it was taken over, the shelf foretells the bar: it moves nothing more.
+    const taken = { fitId: after.fitId, materialIds: ['chromium-oxide-green'] };
+    await t.api.post(routes.bookAccept).send(taken).expect(200);
+    const again = await effect(id);
+    expect(again.moves[0]!.deltaE).toBeLessThan(0.3);
+    expect(again.readings[0]!.missBefore).toBeLessThan(said.readings[0]!.missBefore);
+    const forgotten = { materialIds: ['chromium-oxide-green'], base: true };
+    await t.api.post(routes.bookForget).send(forgotten).expect(200);
     await t.api.delete(routes.bookBar(id)).expect(200);
   });
 

@@ -20,7 +20,7 @@ export {
 export { type ComparedPot, comparePots, type MadeBatch, seenAt } from './compare.ts';
 export { AS_MEANT, differenceWords } from './differenceWords.ts';
 export { type Light, LIGHTS } from './light.ts';
-export { isEarlierLot, type LotReading, splitLots } from './lots.ts';
+export { isEarlierLot, type LotReading, shelfIdOf, splitLots } from './lots.ts';
 export { type Expected, looksLike, type Measured, measuredOf } from './measured.ts';
 export { type Patch, patchOf } from './patch.ts';
 export { foretold, type Predicted, PREDICTED_HOURS, predictedOf, type PredictedPot } from './predicted.ts';

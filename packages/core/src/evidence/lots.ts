@@ -12,6 +12,9 @@ const BEFORE = '\u0000before';
 /** Whether a material of a fit stands for lots of which there is nothing left to plan with. */
 export const isEarlierLot = (id: string): boolean => id.endsWith(BEFORE);
 
+/** The shelf’s id of a material of a fit, whichever lot it stands for. */
+export const shelfIdOf = (id: string): string => (isEarlierLot(id) ? id.slice(0, -BEFORE.length) : id);
+
 /**
  * Colourants of which several lots were read, as two: the lot at hand, which begins where the others ended, and those.
  * Bars that say of no lot count with the others. The rest stays as it is.
