@@ -171,6 +171,32 @@ test('colourants by name: what must be in is in every recipe, what is never is i
   await expect(recipes.first()).toContainText('Ultramarine blue');
 });
 
+test('sure recipes come first where that is wanted, and every recipe says what it stands on', async ({
+  page,
+  batches,
+  bench,
+}) => {
+  await batches.openBatch('Kingfisher');
+  await bench.select('Back teal');
+  await page.getByRole('button', { name: 'Match a colour…' }).click();
+  const drawer = page.getByRole('dialog');
+  const recipes = drawer.locator('.recipe');
+  await expect(recipes.first()).toContainText('ΔE 0');
+  const mayMiss = async (): Promise<number[]> => {
+    const texts = await recipes.filter({ hasText: /may miss by ΔE \d+/ }).allTextContents();
+    return texts.map((t) => Number(/may miss by ΔE (\d+)/.exec(t)![1]));
+  };
+  await expect.poll(async () => (await mayMiss()).length).toBe(await recipes.count());
+  const before = await mayMiss();
+  await drawer.getByRole('checkbox', { name: 'sure ones first' }).check();
+  const [least] = before.toSorted((a, b) => a - b);
+  await expect.poll(async () => (await mayMiss())[0]).toBeLessThanOrEqual(least!);
+  // It is the same everywhere that recipes are made, and stays.
+  await page.reload();
+  await page.getByRole('button', { name: 'Match a colour…' }).click();
+  await expect(drawer.getByRole('checkbox', { name: 'sure ones first' })).toBeChecked();
+});
+
 test('rescue only adds', async ({ page, batches, bench }) => {
   await batches.openBatch('Kingfisher');
   await bench.select('Throat');

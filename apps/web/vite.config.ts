@@ -146,7 +146,8 @@ const SHEET =
   /core.src.(sheet|day)|core.src.work.(pourScript|sittings)|prep.useSheet|data.(benchLogs?|outbox|log)\.ts|make.useBenchLog|bench.TestCupWords|node_modules.idb/;
 
 /** How a colour looks and how sure it is: not needed where a batch is made. */
-const LOOKS = /bench.ColourCard|core.src.why.base|balance.potDoubt|material.curveModes|pigment.spread/;
+const LOOKS =
+  /bench.ColourCard|core.src.why.base|balance.potDoubt|material.(curveModes|doubt)|pigment.spread/;
 
 /** What every step of a batch works out. */
 const CORE = /core.src.(balance|plan|work(?!.pourScript|.sittings)|pigment|checks|match.adjust)/;

@@ -104,12 +104,13 @@ export class BookService {
           'Nothing on the shelf with this id has a colour to be learnt.',
           [{ path, message: `unknown id "${id}"` }],
         );
-      return { material, window: item.window };
+      return { material, now: { optics: item.optics!, curve: item.curve }, window: item.window };
     };
     const white = whiteId === null ? null : asked(whiteId, 'whiteId');
     const question: TrialQuestion = {
       materials: [...new Set(materialIds)].map((id, i) => asked(id, `materialIds.${i}`)),
-      white: white && { material: white.material, dose: white.window.typical },
+      white: white && { ...white, dose: white.window.typical },
+      base: (await this.learnings.base())?.base ?? null,
       gelled: [...new Set(gelled)],
       bare,
       doubt,

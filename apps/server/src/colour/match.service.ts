@@ -25,7 +25,17 @@ export class MatchService {
 
   /** Recipes from the present shelf. */
   async match(request: MatchRequest): Promise<MatchResult> {
-    const { oils, scent, stage, given = [], must = [], filter, most, resolution } = request;
+    const {
+      oils,
+      scent,
+      stage,
+      given = [],
+      must = [],
+      filter,
+      most,
+      resolution,
+      prefersSure = false,
+    } = request;
     const target = await this.target(request.target, stage);
     const shelf = await this.catalogue.resolve([
       ...oils.map((o, i) => ({ id: o.materialId, path: `oils.${i}.materialId`, wants: 'oil' as const })),
@@ -47,6 +57,7 @@ export class MatchService {
       ...POT_LIMITS,
       resolution: resolution ? { potOils: grams(resolution.potOils), measuring: resolution.measuring } : null,
       must,
+      prefersSure,
       given: givenFrom(given.map((g) => ({ material: shelf.get(g.materialId)!, dose: g.dose }))),
     });
     return {

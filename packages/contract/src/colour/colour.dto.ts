@@ -74,14 +74,17 @@ export class PredictRequestDto implements PredictRequest {
   @Many(() => StageDto, 24, { min: 1 }) stages!: StageDto[];
 }
 
-class PredictionDoubtDto implements PredictionDoubt {
-  @Num(0, 200, { description: 'Root mean square ΔE00' }) deltaE!: number;
-  @ApiProperty({
+/** The two ends of a range of colours. */
+export const LabPair = (): PropertyDecorator =>
+  ApiProperty({
     type: 'array',
     items: { type: 'array', items: { type: 'number' } },
     description: 'CIELAB D65, darker and lighter: nine of ten lie between',
-  })
-  range!: PredictionDoubt['range'];
+  });
+
+class PredictionDoubtDto implements PredictionDoubt {
+  @Num(0, 200, { description: 'Root mean square ΔE00' }) deltaE!: number;
+  @LabPair() range!: PredictionDoubt['range'];
 }
 
 class StagePredictionDto extends StageDto implements StagePrediction {

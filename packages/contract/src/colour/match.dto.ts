@@ -7,11 +7,12 @@ import {
   type RecipePart,
   type RecipeVirtue,
 } from '@kleur/core/match';
+import { type Evidence } from '@kleur/core/material';
 import { PLAN_LIMITS } from '@kleur/core/plan';
 import { type Grams, levelSpoons, type Measuring } from '@kleur/core/units';
 import { type MatchRequest, type MatchTarget } from './match.ts';
 import { PALETTE_LIMITS } from '../palettes/palettes.ts';
-import { DoseDto, OilShareDto, StageDto } from './colour.dto.ts';
+import { DoseDto, LabPair, OilShareDto, StageDto } from './colour.dto.ts';
 import { Flag, Int, Many, Num, Numbers, One, Pattern, SomeOf, Text, Texts } from '../fields.dto.ts';
 import { MeasuringDto } from '../settings/settings.dto.ts';
 
@@ -59,6 +60,8 @@ export class MatchRequestDto implements MatchRequest {
   @One(() => ResolutionDto, { nullable: true, optional: true }) resolution?: ResolutionDto | null;
   @Many(() => DoseDto, PLAN_LIMITS.dosesPerPot, { optional: true }) given?: DoseDto[];
   @Texts(4, 80, { optional: true, description: 'Material ids that every recipe holds' }) must?: string[];
+  @Flag({ optional: true, description: 'What it may miss by counts as a miss: sure recipes come first' })
+  prefersSure?: boolean;
 }
 
 class ScreenColourDto implements ScreenColour {
@@ -72,6 +75,14 @@ class RecipePartDto implements RecipePart {
   @Num(0, PLAN_LIMITS.dose.max, { description: 'To add, g/kg oils' }) dose!: number;
 }
 
+class EvidenceDto implements Evidence {
+  @Int(0, 100, { description: 'In the pot, given ones among them' }) colourants!: number;
+  @Int(0, 100, { description: 'Those whose curves stand on readings' }) tested!: number;
+  @Int(0, 1_000_000, { description: 'Of the one that has the fewest' }) readings!: number;
+  @Num(0, 200, { nullable: true, description: 'Largest typical miss of the tested ones, ΔE00' })
+  typicalMiss!: number | null;
+}
+
 class MatchRecipeDto implements Recipe {
   @Many(() => RecipePartDto, 4) parts!: RecipePartDto[];
   @SomeOf(RECIPE_VIRTUES) virtues!: RecipeVirtue[];
@@ -83,7 +94,9 @@ class MatchRecipeDto implements Recipe {
   @One(() => ScreenColourDto) otherGel!: ScreenColourDto;
   @Num(0, 1_000_000, { nullable: true, description: 'Per kg oils; null when a price is unknown' })
   cost!: number | null;
-  @Num(0, 200, { description: 'ΔE00 by which untested defaults may be off together' }) doubt!: number;
+  @Num(0, 200, { description: 'Root mean square ΔE00 by which it may be off' }) doubt!: number;
+  @LabPair() range!: Recipe['range'];
+  @One(() => EvidenceDto) evidence!: EvidenceDto;
   @Num(0, 10, { description: 'Factor on the working time' }) pace!: number;
 }
 

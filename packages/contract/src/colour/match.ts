@@ -24,7 +24,10 @@ export interface MatchRequest {
   readonly most: number;
   /** Oils of the pot in g and the maker's tools; null leaves doses unrounded. */
   readonly resolution?: { readonly potOils: number; readonly measuring: Measuring } | null;
-  /** What is in the pot and cannot be taken out. */
+  /** Material ids that every recipe holds. */
   readonly must?: readonly string[];
+  /** What is in the pot and cannot be taken out. */
   readonly given?: readonly { readonly materialId: string; readonly dose: number }[];
+  /** Whether a recipe that may miss counts as that much further away. */
+  readonly prefersSure?: boolean;
 }

@@ -56,5 +56,5 @@ export { productPerOil } from './product.ts';
 export { scentBlend, type ScentBlend } from './scent.ts';
 export { barShare, massPerBar } from './perBar.ts';
 export { settle } from './settle.ts';
-export { potDoubt, type PotDoubt } from './potDoubt.ts';
+export { potDoubt } from './potDoubt.ts';
 export { SKIN_TOLD, skinStage } from './skin.ts';

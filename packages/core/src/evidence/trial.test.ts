@@ -1,16 +1,23 @@
 import { type FitReading } from '../fit/index.ts';
+import { doubtOf } from '../material/doubt.ts';
 import { referenceCanvas } from '../pigment/canvas.ts';
 import { labOf } from '../pigment/composition.ts';
+import { MODEL_DELTA_E } from '../pigment/spread.ts';
+import { cured } from '../pigment/stage.ts';
 import { shelfItem } from '../testing/plans.ts';
 import { fitMaterial } from './book.ts';
 import { type ProposedBar, proposeTrial, type TrialQuestion } from './trial.ts';
 
-const asked = (id: string) => ({ material: fitMaterial(shelfItem(id))!, window: shelfItem(id).window! });
+const asked = (id: string): TrialQuestion['materials'][number] => {
+  const m = shelfItem(id);
+  return { material: fitMaterial(m)!, now: { optics: m.optics!, curve: m.curve }, window: m.window! };
+};
 const blue = asked('ultramarine-blue');
 const white = asked('titanium-dioxide-oil');
 const question: TrialQuestion = {
   materials: [blue],
-  white: { material: white.material, dose: white.window.typical },
+  white: { ...white, dose: white.window.typical },
+  base: null,
   gelled: [false, true],
   bare: true,
   doubt: 1,
@@ -45,7 +52,7 @@ it('asks only for what is wanted', () => {
     expect(b.doses.length).toBeLessThan(2);
 });
 
-it('does not repeat what was read already, and expects less of what is left', () => {
+it('does not repeat what was read already', () => {
   const [first] = proposeTrial(question, nothing);
   const stage = { hours: 1008, gel: Number(first!.gelled) };
   const optics = (id: string) => (id === blue.material.id ? blue : white).material.optics;
@@ -67,6 +74,30 @@ it('does not repeat what was read already, and expects less of what is left', ()
     seen: { lab, doubt: 1 },
   };
   const again = proposeTrial(question, { materials: [blue.material, white.material], readings: [read] });
-  expect(again[0]!.before).toBeLessThan(first!.before);
   expect(textOf(again[0]!)).not.toBe(textOf(first!));
+});
+
+it('begins with the ± that pots tell from the shelf as it is, and never promises more than the model can', () => {
+  const alone: TrialQuestion = {
+    ...question,
+    white: null,
+    bare: false,
+    gelled: [true],
+    count: 9,
+    doubt: 0.3,
+  };
+  const bars = proposeTrial(alone, nothing);
+  const { ceiling, faint, typical } = blue.window;
+  const doses = [0.25, 0.5, 1, 2].map((r) => r * typical).filter((d) => d >= faint! && d <= ceiling);
+  const said = (m: typeof blue): number =>
+    doses.reduce((sum, dose) => sum + doubtOf(referenceCanvas, [{ ...m.now, dose }], cured(1)).deltaE, 0) /
+    doses.length;
+  expect(bars[0]!.before).toBeCloseTo(said(blue), 9);
+  expect(bars.at(-1)!.after).toBeGreaterThan(MODEL_DELTA_E);
+  expect(bars.at(-1)!.after).toBeLessThan(said(blue) / 2);
+  const curve = { ...blue.now.curve!, modes: [{ k: new Array<number>(36).fill(0.05), s: 0.02 }] };
+  const told = { ...blue, now: { ...blue.now, curve } };
+  const again = proposeTrial({ ...alone, materials: [told] }, nothing);
+  expect(again[0]!.before).toBeCloseTo(said(told), 9);
+  expect(again[0]!.before).toBeLessThan(bars[0]!.before / 2);
 });

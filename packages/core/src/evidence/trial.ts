@@ -1,6 +1,8 @@
 import { type Candidate, type FitMaterial, type FitProblem, proposeBars } from '../fit/index.ts';
-import { referenceCanvas } from '../pigment/canvas.ts';
-import { CURED_HOURS } from '../pigment/stage.ts';
+import { type DoubtedPart, doubtOf } from '../material/doubt.ts';
+import { type FittedBase, referenceCanvas } from '../pigment/canvas.ts';
+import { MODEL_DELTA_E } from '../pigment/spread.ts';
+import { cured, CURED_HOURS } from '../pigment/stage.ts';
 import { type DoseWindow } from '../material/material.ts';
 
 /** A bar of a test: what is in it, and whether it gels by itself. */
@@ -10,17 +12,25 @@ export interface TrialBar {
   readonly gelled: boolean;
 }
 
-/** A bar with what it would teach: the mean ± ΔE00 of the colours of its test before and after it, in their order. */
+/** A bar with what it would teach: the mean ± ΔE00 of the colours of its test before and after it, in their order, as pots tell theirs. */
 export interface ProposedBar extends TrialBar {
   readonly before: number;
   readonly after: number;
 }
 
+/** A colourant as a fit takes it, and as it stands on the shelf now. */
+export interface TrialMaterial {
+  readonly material: FitMaterial;
+  readonly now: Pick<DoubtedPart, 'optics' | 'curve'>;
+}
+
 export interface TrialQuestion {
   /** What is to be learnt, with its doses. */
-  readonly materials: readonly { readonly material: FitMaterial; readonly window: DoseWindow }[];
+  readonly materials: readonly (TrialMaterial & { readonly window: DoseWindow })[];
   /** Mixed with it; null for no bar with white. */
-  readonly white: { readonly material: FitMaterial; readonly dose: number } | null;
+  readonly white: (TrialMaterial & { readonly dose: number }) | null;
+  /** The base as it is foretold now. */
+  readonly base: FittedBase | null;
   readonly gelled: readonly boolean[];
   /** Whether a bar without colour may be among them. */
   readonly bare: boolean;
@@ -77,9 +87,26 @@ export function proposeTrial(question: TrialQuestion, known: FitProblem): Propos
     ]),
   );
   const problem: FitProblem = { ...known, materials: [...all.values()], holdsBase: false };
-  return proposeBars(problem, candidates, candidates, count).map(({ index, before, after }) => ({
+  const proposed = proposeBars(problem, candidates, candidates, count);
+  const first = proposed[0]?.before ?? 1;
+  const now = meanDoubt(question, bars);
+  // Of what is foretold now, the model's own part stays whatever is read.
+  const told = (spread: number): number =>
+    Math.hypot(MODEL_DELTA_E, Math.sqrt(Math.max(0, now ** 2 - MODEL_DELTA_E ** 2)) * (spread / first));
+  return proposed.map(({ index, before, after }) => ({
     ...bars[index]!,
-    before,
-    after,
+    before: told(before),
+    after: told(after),
   }));
+}
+
+/** Mean ± ΔE00 with which bars are foretold from the shelf as it is. */
+function meanDoubt({ materials, white, base }: TrialQuestion, bars: readonly TrialBar[]): number {
+  const canvas = base ? { ...referenceCanvas, base } : referenceCanvas;
+  const of = new Map([...materials, ...(white ? [white] : [])].map((m) => [m.material.id, m.now]));
+  const sum = bars.reduce((total, { doses, gelled }) => {
+    const parts = doses.map(({ materialId, dose }) => ({ ...of.get(materialId)!, dose }));
+    return total + doubtOf(canvas, parts, cured(Number(gelled))).deltaE;
+  }, 0);
+  return sum / bars.length;
 }

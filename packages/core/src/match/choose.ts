@@ -3,6 +3,7 @@ import { SEEN_FROM } from '../pigment/justSeen.ts';
 import { type Candidate } from './candidates.ts';
 import { createPotMixer, type Judged } from './judge.ts';
 import { type MatchProblem, type RecipeVirtue } from './problem.ts';
+import { recipeDoubt } from './sureness.ts';
 
 const MOST_RECIPES = 6;
 /** Fewer, cheaper or surer recipes may be this much further than the closest. */
@@ -14,13 +15,25 @@ const IDLE = 0.02;
 /** A colourant that would hardly show by itself counts as this much further, so that one without comes first. */
 const HARDLY_SHOWS = 0.4;
 
+/** A colourant more must make it surer by so many ΔE00. */
+const SURER_BY = 0.1;
+
 /** Different recipes with a reason each, then the next closest, up to six. The first is the one to take. */
 export function chooseRecipes(
   problem: MatchProblem,
   candidates: readonly Candidate[],
   judged: readonly Judged[],
 ): { judged: Judged; virtues: RecipeVirtue[] }[] {
-  const near = inOrder(problem, candidates, withoutIdle(judged).slice(0, 4 * MOST_RECIPES));
+  const known = new Map<Judged, number>();
+  const doubt = (j: Judged): number => {
+    const found = known.get(j) ?? recipeDoubt(problem, candidates, j).deltaE;
+    known.set(j, found);
+    return found;
+  };
+  const away = (j: Judged): number => (problem.prefersSure ? Math.hypot(j.deltaE, doubt(j)) : j.deltaE);
+  const different = withoutIdle(judged);
+  const offered = problem.prefersSure ? different.toSorted((a, b) => away(a) - away(b)) : different;
+  const near = inOrder(problem, candidates, offered.slice(0, 4 * MOST_RECIPES), away);
   const [first] = near;
   if (!first) return [];
   const closest = near.reduce((a, b) => (b.deltaE < a.deltaE ? b : a));
@@ -36,7 +49,7 @@ export function chooseRecipes(
     ['fewest', least((j) => j.parts.length)],
     // Where a price is unknown nobody can say which is the cheapest.
     ...(Number.isFinite(cost(cheapest)) ? ([['cheapest', cheapest]] as const) : []),
-    ['surest', least((j) => Math.max(0, ...of(j).map((p) => p.doubt)) + 0.02 * j.parts.length)],
+    ['surest', least((j) => doubt(j) + SURER_BY * j.parts.length)],
     ['calmest', least((j) => -of(j).reduce((pace, p) => pace * Math.min(1, p.pace), 1))],
   ];
   const virtues = new Map<Judged, RecipeVirtue[]>([[first, []]]);
@@ -68,6 +81,7 @@ function inOrder(
   problem: MatchProblem,
   candidates: readonly Candidate[],
   judged: readonly Judged[],
+  away: (j: Judged) => number,
 ): Judged[] {
   const mixer = createPotMixer({ canvas: problem.canvas }, candidates, problem.stage);
   const bare = mixer.lab([], []);
@@ -75,7 +89,7 @@ function inOrder(
     j.parts.filter(
       (p) => !candidates[p.index]!.pale && deltaE00(mixer.lab([p.index], [p.dose]), bare) < SEEN_FROM,
     ).length;
-  const left = judged.map((j) => ({ judged: j, score: j.deltaE + HARDLY_SHOWS * hidden(j) }));
+  const left = judged.map((j) => ({ judged: j, score: away(j) + HARDLY_SHOWS * hidden(j) }));
   const out: Judged[] = [];
   while (left.length > 0) {
     const nearest = Math.min(...left.map((l) => l.score));

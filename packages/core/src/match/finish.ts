@@ -1,10 +1,9 @@
 import { type ScreenColour, screenColourFromLabD65 } from '../colour/gamut.ts';
-import { curveModes } from '../material/curveModes.ts';
-import { createSpread } from '../pigment/spread.ts';
 import { atCut, cured, fresh, type Stage } from '../pigment/stage.ts';
 import { type Candidate } from './candidates.ts';
 import { createPotMixer, type Judged } from './judge.ts';
 import { type MatchProblem, type Recipe, type RecipeVirtue } from './problem.ts';
+import { recipeDoubt } from './sureness.ts';
 
 /** A recipe as it is shown: its colours on the way, its cost, and how sure it is. */
 export function finishRecipe(
@@ -19,6 +18,7 @@ export function finishRecipe(
   const used = ids.map((i) => candidates[i]!);
   const show = (at: Stage): ScreenColour =>
     screenColourFromLabD65(createPotMixer(problem, candidates, at).lab(ids, doses));
+  const { deltaE, range, ...evidence } = recipeDoubt(problem, candidates, judged);
   const prices = used.map((c, n) => (c.pricePerGram === null ? null : c.pricePerGram * doses[n]!));
   return {
     parts: judged.parts.map(({ id, dose }) => ({ id, dose })),
@@ -30,24 +30,9 @@ export function finishRecipe(
     cured: show(cured(stage.gel)),
     otherGel: show(cured(stage.gel < 0.5 ? 1 : 0)),
     cost: prices.includes(null) ? null : prices.reduce<number>((sum, p) => sum + p!, 0),
-    doubt: doubtOf(judged, problem, used),
+    doubt: deltaE,
+    range,
+    evidence,
     pace: used.reduce((pace, c) => pace * c.pace, 1),
   };
-}
-
-/** What is there and what is added of one material err together. */
-function doubtOf(judged: Judged, problem: MatchProblem, used: readonly Candidate[]): number {
-  const parts = new Map<string, Pick<Candidate, 'optics' | 'curve'> & { dose: number }>();
-  const put = (id: string, { optics, curve }: Pick<Candidate, 'optics' | 'curve'>, dose: number): void => {
-    const known = parts.get(id);
-    if (known) known.dose += dose;
-    else parts.set(id, { optics, curve, dose });
-  };
-  for (const g of problem.given ?? []) put(g.id, g, g.dose);
-  used.forEach((c, n) => {
-    put(c.id, c, judged.parts[n]!.dose);
-  });
-  const all = [...parts.values()];
-  const doubted = all.map(({ optics, curve }) => ({ optics, modes: curveModes(curve) }));
-  return createSpread(problem.canvas, doubted, problem.stage).of(all.map((p) => p.dose)).deltaE;
 }

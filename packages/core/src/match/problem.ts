@@ -1,5 +1,6 @@
 import { type ScreenColour } from '../colour/gamut.ts';
 import { type LabD65 } from '../colour/lab.ts';
+import { type Evidence } from '../material/doubt.ts';
 import { MOST_CARRIER, MOST_SOLIDS } from '../material/limits.ts';
 import { type Canvas } from '../pigment/canvas.ts';
 import { type Stage } from '../pigment/stage.ts';
@@ -28,6 +29,8 @@ export interface MatchProblem {
   /** What is in the pot and cannot be taken out. */
   readonly given?: readonly GivenDose[];
   readonly width?: SearchWidth;
+  /** Whether a recipe that may miss counts as that much further away, so that sure ones come first. */
+  readonly prefersSure?: boolean;
   /** How the maker reads numbers, for the reasons. */
   readonly units?: Units;
 }
@@ -55,8 +58,11 @@ export interface Recipe {
   readonly otherGel: ScreenColour;
   /** Per kg oils, null when a price is unknown. */
   readonly cost: number | null;
-  /** ΔE00 by which untested defaults may be off together. */
+  /** Root mean square ΔE00 by which it may be off, in the pot that it is for. */
   readonly doubt: number;
+  /** How it looks if it misses: darker and lighter, nine of ten lie between. */
+  readonly range: readonly [LabD65, LabD65];
+  readonly evidence: Evidence;
   /** Product of the paces: below 1 the pot thickens sooner. */
   readonly pace: number;
 }

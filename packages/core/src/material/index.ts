@@ -4,6 +4,7 @@ export { type CurveFacts, type CurveOrigin, defaultCurve, isColourant } from './
 export { type Lot, lotAtHand, LOT_LIMITS } from './lot.ts';
 export { COURSE_STAGES, entryFace, type EntryFace } from './course.ts';
 export { curveModes } from './curveModes.ts';
+export { type Doubt, doubtOf, type Evidence } from './doubt.ts';
 export { factsOfKind } from './facts.ts';
 export { cautionText } from './cautions.ts';
 export {

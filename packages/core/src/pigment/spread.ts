@@ -55,6 +55,8 @@ export const defaultModes = (spread: number): readonly CurveMode[] => [
 const BASE = { guessed: { k: 0.2, s: 0.1 }, told: { k: 0.05, s: 0.03 } };
 /** What no curve accounts for, in each direction of ΔE00: batches differ, and the model is a model. */
 const MODEL = 0.4;
+/** The same in all three directions together: no mixture is foretold surer. */
+export const MODEL_DELTA_E = MODEL * Math.sqrt(3);
 /** Efficiency of a fluorescent, as a fraction of it. */
 const GLOW = 0.35;
 /** Nine of ten of a normal variable lie within so many standard deviations. */

@@ -1,10 +1,11 @@
 import { useStore } from 'react-redux';
 import { presentOf, selectBench } from './state/benchSlice.ts';
 import { memo } from 'react';
-import { bareComposition, potComposition, potDoubt, type PotDoubt } from '@kleur/core/balance';
+import { bareComposition, potComposition, potDoubt } from '@kleur/core/balance';
 import { deltaE00 } from '@kleur/core/colour';
+import { type Doubt } from '@kleur/core/material';
 import { type Plan } from '@kleur/core/plan';
-import { type Printer } from '@kleur/core/units';
+import { doubtText } from '../../shared/doubtText.ts';
 import { teeth } from '../../shared/ui/Teeth.tsx';
 import * as why from '@kleur/core/why';
 import { usePrinter } from '../../shared/hooks/useSettings.ts';
@@ -44,7 +45,7 @@ function OutsideLine({ potId, label }: { readonly potId: string | null; readonly
 }
 
 /** How far the cured pot may be off, by its own colourants, its donors' and the batch's, as a text that says it. */
-function useOfDoubt(potId: string | null, say: (doubt: PotDoubt, plan: Plan) => string): string {
+function useOfDoubt(potId: string | null, say: (doubt: Doubt, plan: Plan) => string): string {
   const { gel } = useStage();
   return usePlanPart((plan) => {
     const pot = plan.pots.find((p) => p.id === potId);
@@ -56,34 +57,16 @@ function useOfDoubt(potId: string | null, say: (doubt: PotDoubt, plan: Plan) => 
 /** By itself, so that a move of a dose renders the card no second time. */
 function DoubtLine({ potId }: { readonly potId: string | null }) {
   const print = usePrinter();
-  const text = useOfDoubt(potId, (doubt, { base }) => doubtText(doubt, base.learnt !== undefined, print));
+  const text = useOfDoubt(potId, (doubt, { base }) =>
+    doubtText(doubt, doubt.deltaE, base.learnt !== undefined, print),
+  );
   return <p className="soft doubt">{text}</p>;
 }
 
 /** How the cured pot may turn out, over its swatch. */
 function PotTeeth({ potId }: { readonly potId: string | null }) {
   const text = useOfDoubt(potId, ({ deltaE, range }) => JSON.stringify({ deltaE, range }));
-  return teeth(JSON.parse(text) as Pick<PotDoubt, 'deltaE' | 'range'>);
-}
-
-function doubtText(
-  { deltaE, colourants, tested, readings, typicalMiss }: PotDoubt,
-  isBaseTold: boolean,
-  print: Printer,
-): string {
-  const most = `may miss by ΔE ${print.number(Math.max(1, deltaE), 0)}`;
-  if (colourants === 0)
-    return isBaseTold
-      ? `The bare base as your own bars told it; ${most}.`
-      : `The bare base by its oils, never read; ${most}.`;
-  if (tested < colourants) {
-    const guess = tested === 0 ? 'Shelf defaults' : 'Some of it shelf defaults';
-    return `${guess}, never tested on your base; ${most}.`;
-  }
-  const bars = readings === 1 ? 'one of your bars' : `${readings} of your bars`;
-  return typicalMiss === null
-    ? `From ${bars}; ${most}.`
-    : `From ${bars}; typical miss ΔE ${print.number(typicalMiss, 1)}, ${most}.`;
+  return teeth(JSON.parse(text) as Pick<Doubt, 'deltaE' | 'range'>);
 }
 
 /** Fresh, cut and cured side by side, gelled beside ungelled, then the colour at the time strip with its numbers. */

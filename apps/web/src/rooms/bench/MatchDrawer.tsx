@@ -158,6 +158,7 @@ export function MatchDrawer({ pot, without, onClose }: MatchDrawerProps) {
                 shelf={shelf}
                 potOils={pot.oils}
                 gelled={gel > 0.5}
+                isBaseTold={plan.base.learnt !== undefined}
                 adding={rescue}
                 onUse={() => {
                   use(r);

@@ -1,4 +1,4 @@
-import { Segmented, Select } from 'antd';
+import { Checkbox, Segmented, Select } from 'antd';
 import { Link } from 'react-router';
 import { type MatchFilter, ownsColour } from '@kleur/core/match';
 import { useShelf } from './useMatching.ts';
@@ -15,7 +15,7 @@ const limits: readonly { readonly value: Exclude<keyof MatchFilter, 'exclude'>; 
 
 /** What of the shelf recipes may use, and how many colourants at most. */
 export function MatchFilterBar() {
-  const { filter, most } = useMatchSettings();
+  const { filter, most, prefersSure } = useMatchSettings();
   const shelf = useShelf();
   const everything = filter.inStock && shelf.size > 0 && !ownsColour([...shelf.values()]);
   const chosen = limits.filter((l) => filter[l.value]).map((l) => l.value);
@@ -46,6 +46,14 @@ export function MatchFilterBar() {
           }}
           options={[1, 2, 3, 4].map((n) => ({ value: n, label: `≤ ${n}` }))}
         />
+        <Checkbox
+          checked={prefersSure}
+          onChange={(e) => {
+            setMatchSettings({ prefersSure: e.target.checked });
+          }}
+        >
+          sure ones first
+        </Checkbox>
       </div>
       {everything && (
         <p className="soft small">

@@ -2,6 +2,8 @@ import { Button } from 'antd';
 import { screenColourFromLabD65 } from '@kleur/core/colour';
 import { type Recipe, type RecipeVirtue } from '@kleur/core/match';
 import { type Material } from '@kleur/core/material';
+import { doubtText } from '../../shared/doubtText.ts';
+import { teeth } from '../../shared/ui/Teeth.tsx';
 import { bringsText } from './joinedText.ts';
 import { usePrinter, useSettings } from '../../shared/hooks/useSettings.ts';
 
@@ -23,9 +25,11 @@ export function RecipeCard(props: {
   readonly gelled: boolean;
   /** Whether it is added to what the pot holds. */
   readonly adding?: boolean;
+  /** Whether the base stands on the maker’s own bars. */
+  readonly isBaseTold: boolean;
   readonly onUse: () => void;
 }) {
-  const { recipe, wantedHex, shelf, potOils, gelled, adding = false } = props;
+  const { recipe, wantedHex, shelf, potOils, gelled, adding = false, isBaseTold } = props;
   const print = usePrinter();
   const { measuring } = useSettings();
   const names = recipe.parts.map((p) => shelf.get(p.id)?.name ?? p.id);
@@ -33,6 +37,11 @@ export function RecipeCard(props: {
     const brings = bringsText(shelf.get(p.id));
     return brings === '' ? [] : [`${shelf.get(p.id)?.name ?? p.id} ${brings}`];
   });
+  const more = [
+    ...(recipe.cost !== null && potOils > 0 ? [`costs ${print.money((recipe.cost * potOils) / 1000)}`] : []),
+    ...(recipe.pace < 0.95 ? [`pace × ${print.number(recipe.pace, 2)}`] : []),
+    ...cautions,
+  ];
   const swatches = [
     ['fresh', recipe.fresh.hex],
     ['cut', recipe.cut.hex],
@@ -48,7 +57,9 @@ export function RecipeCard(props: {
           aria-label={`Wanted ${wantedHex}, recipe ${screenColourFromLabD65(recipe.lab).hex}`}
         >
           <i style={{ background: wantedHex }} />
-          <i style={{ background: screenColourFromLabD65(recipe.lab).hex }} />
+          <i className="toothed" style={{ background: screenColourFromLabD65(recipe.lab).hex }}>
+            {teeth({ deltaE: recipe.doubt, range: recipe.range })}
+          </i>
         </span>
         <span className="recipe-stages">
           {swatches.map(([name, hex]) => (
@@ -81,14 +92,8 @@ export function RecipeCard(props: {
             <li>{adding ? 'Nothing to add' : 'Nothing to add: the bare base is nearest'}</li>
           )}
         </ul>
-        <p className="soft small figure">
-          {recipe.doubt < 0.5
-            ? 'no colourant, so nothing to be unsure of'
-            : `may miss by ΔE ${print.fixed(recipe.doubt, 0)} until tested`}
-          {recipe.cost !== null && potOils > 0 && <> · costs {print.money((recipe.cost * potOils) / 1000)}</>}
-          {recipe.pace < 0.95 && <> · pace × {print.number(recipe.pace, 2)}</>}
-          {cautions.length > 0 && <> · {cautions.join(', ')}</>}
-        </p>
+        <p className="soft small figure">{doubtText(recipe.evidence, recipe.doubt, isBaseTold, print)}</p>
+        {more.length > 0 && <p className="soft small figure">{more.join(' · ')}</p>}
       </div>
       <Button onClick={props.onUse}>Use</Button>
     </li>

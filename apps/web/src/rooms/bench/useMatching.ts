@@ -42,7 +42,7 @@ export function useProblem(
   const plan = usePlan();
   const shelf = useShelf();
   const candidates = useCandidates(byName);
-  const { most } = useMatchSettings();
+  const { most, prefersSure } = useMatchSettings();
   const settings = useSettings();
   const potId = pot?.pot.id ?? null;
   const oils = pot ? pot.oils : equalShare(plan);
@@ -50,8 +50,18 @@ export function useProblem(
     () =>
       shelf.size === 0
         ? null
-        : problemFor({ plan, potId, oils, gel, candidates, most, must: byName.must ?? [], settings }),
-    [shelf, gel, plan, potId, candidates, most, oils, settings, byName],
+        : problemFor({
+            plan,
+            potId,
+            oils,
+            gel,
+            candidates,
+            most,
+            prefersSure,
+            must: byName.must ?? [],
+            settings,
+          }),
+    [shelf, gel, plan, potId, candidates, most, prefersSure, oils, settings, byName],
   );
 }
 

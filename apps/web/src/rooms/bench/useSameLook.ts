@@ -66,7 +66,7 @@ export function useSameLooks(looks: readonly WantedLook[], gel: number): readonl
   const plan = usePlan();
   const shelf = useShelf();
   const candidates = useCandidates();
-  const { most } = useMatchSettings();
+  const { most, prefersSure } = useMatchSettings();
   const settings = useSettings();
   const [answer, setAnswer] = useState<readonly SameLook[] | null>(null);
   const [questions] = useState(() =>
@@ -84,7 +84,7 @@ export function useSameLooks(looks: readonly WantedLook[], gel: number): readonl
   useEffect(() => {
     if (shelf.size === 0) return;
     const pots = looks.map(({ pot, oils, wanted }): KeptPot => {
-      const question = { plan, potId: pot.id, oils, gel, candidates, most, settings };
+      const question = { plan, potId: pot.id, oils, gel, candidates, most, prefersSure, settings };
       return {
         problem: { ...problemFor(question), target: wanted },
         own: pot.doses.map((d) => d.materialId),
@@ -100,6 +100,6 @@ export function useSameLooks(looks: readonly WantedLook[], gel: number): readonl
     questions.ask({ looks, pots, lacks });
     // The looks are compared by what is in them.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [key, plan, shelf, candidates, most, settings, gel, questions]);
+  }, [key, plan, shelf, candidates, most, prefersSure, settings, gel, questions]);
   return answer;
 }

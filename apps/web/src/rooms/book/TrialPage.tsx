@@ -4,7 +4,7 @@ import { Link, useNavigate, useSearchParams } from 'react-router';
 import { type MaterialWire } from '@kleur/contract';
 import { colourWords, screenColourFromLabD65 } from '@kleur/core/colour';
 import { TRIAL_LIMITS } from '@kleur/core/evidence';
-import { isColourant, isWhitener, type Material } from '@kleur/core/material';
+import { doubtOf, isColourant, isWhitener, type Material } from '@kleur/core/material';
 import { cured, predictLab, referenceCanvas } from '@kleur/core/pigment';
 import { type LearntBase } from '@kleur/core/plan';
 import { cupName, recipeOf, STARTING_BASES, startTrial } from '@kleur/core/start';
@@ -15,8 +15,10 @@ import { useMaterialsQuery } from '../../data/materials.ts';
 import { newId } from '../../data/newId.ts';
 import { useRecipesQuery } from '../../data/saved.ts';
 import { useNotices } from '../../shared/hooks/useNotices.ts';
+import { doubtText } from '../../shared/doubtText.ts';
 import { usePrinter } from '../../shared/hooks/useSettings.ts';
 import { NumberField } from '../../shared/ui/NumberField.tsx';
+import { teeth } from '../../shared/ui/Teeth.tsx';
 import { MassField } from '../../shared/ui/Quantity.tsx';
 import styles from './book.module.css';
 import { type GelWish, type ReadBy, type Trial, useTrial } from './useTrial.ts';
@@ -167,7 +169,7 @@ function Planner(props: {
           <span>A cup without colour, if it teaches more</span>
         </label>
       </div>
-      <Proposed trial={trial} byId={byId} />
+      <Proposed trial={trial} byId={byId} learnt={learnt} />
       {trial.proposed.length > 0 && (
         <div className={styles.trialForm}>
           <label>
@@ -208,7 +210,13 @@ function Planner(props: {
 /** A plan keeps none of the shelf’s bookkeeping about a material. */
 const plain = ({ version: _v, builtIn: _b, ...material }: MaterialWire): Material => material;
 
-function Proposed({ trial, byId }: { readonly trial: Trial; readonly byId: ReadonlyMap<string, Material> }) {
+function Proposed(props: {
+  readonly trial: Trial;
+  readonly byId: ReadonlyMap<string, Material>;
+  readonly learnt: LearntBase | null;
+}) {
+  const { trial, byId, learnt } = props;
+  const canvas = learnt ? { ...referenceCanvas, base: learnt.base } : referenceCanvas;
   const { wish, proposed, isAsking, failure, leftOut, toggle } = trial;
   const print = usePrinter();
   if (failure !== '')
@@ -240,11 +248,14 @@ function Proposed({ trial, byId }: { readonly trial: Trial; readonly byId: Reado
             gelled: bar.gelled,
             doses: bar.doses.map((d) => ({ material: byId.get(d.materialId)!, dose: d.dose })),
           };
-          const lab = predictLab(
-            referenceCanvas,
-            cup.doses.map((d) => ({ optics: d.material.optics!, dose: d.dose })),
-            cured(Number(bar.gelled)),
-          );
+          const parts = cup.doses.map(({ material: m, dose }) => ({
+            optics: m.optics!,
+            curve: m.curve,
+            dose,
+          }));
+          const stage = cured(Number(bar.gelled));
+          const lab = predictLab(canvas, parts, stage);
+          const doubt = doubtOf(canvas, parts, stage);
           return (
             <li key={`${cupName(cup)} ${i}`}>
               <Checkbox
@@ -256,13 +267,15 @@ function Proposed({ trial, byId }: { readonly trial: Trial; readonly byId: Reado
                 <i
                   className={styles.chip}
                   style={{ background: screenColourFromLabD65(lab).hex }}
-                  title={colourWords(lab)}
-                />{' '}
+                  title={`${colourWords(lab)}, ${doubtText(doubt, doubt.deltaE, learnt !== null, print)}`}
+                >
+                  {teeth(doubt)}
+                </i>{' '}
                 {cupName(cup)}
                 {!bar.gelled && <span className="soft">, kept cool</span>}
               </Checkbox>
               <span className="figure">
-                ± {print.number(bar.before, 1)} → {print.number(bar.after, 1)}
+                ± {print.fixed(bar.before, 1)} → {print.fixed(bar.after, 1)}
               </span>
             </li>
           );

@@ -38,7 +38,7 @@ export function ApartPanel({
   const problem = useProblem(null, gel);
   const plan = usePlan();
   const candidates = useCandidates();
-  const { most } = useMatchSettings();
+  const { most, prefersSure } = useMatchSettings();
   const settings = useSettings();
   const { message } = useNotices();
   const edit = useEdit();
@@ -58,7 +58,10 @@ export function ApartPanel({
   };
   /** A pot moved with its own colourants, as far as they go. */
   const mendedPot = ({ pot, oils }: PrepPot, to: LabD65, from: LabD65): KeptPot => ({
-    problem: { ...problemFor({ plan, potId: pot.id, oils, gel, candidates, most, settings }), target: to },
+    problem: {
+      ...problemFor({ plan, potId: pot.id, oils, gel, candidates, most, prefersSure, settings }),
+      target: to,
+    },
     own: pot.doses.map((d) => d.materialId),
     enough: enoughOf(deltaE00(from, to)),
   });

@@ -10,6 +10,8 @@ import { useAppDispatch } from '../../../data/store.ts';
 import { usePrinter } from '../../../shared/hooks/useSettings.ts';
 import { edits } from '../state/edits.ts';
 import { ColourPicker } from '../../../shared/ui/ColourPicker.tsx';
+import { doubtText } from '../../../shared/doubtText.ts';
+import { teeth } from '../../../shared/ui/Teeth.tsx';
 import { NameField } from '../../../shared/ui/NameField.tsx';
 import { newId } from '../../../data/newId.ts';
 import { useDocument } from '../state/useDerived.ts';
@@ -116,12 +118,15 @@ export function PaletteRow({
                 }}
               />
               <div
-                className="wanted-reach"
+                className="wanted-reach toothed"
                 style={{ background: reach?.hex }}
                 role="img"
                 aria-label={reach ? `Within reach: ${reach.hex}` : 'Working out the colour…'}
                 data-hex={reach?.hex}
-              />
+                title={best && doubtText(best.evidence, best.doubt, plan.base.learnt !== undefined, print)}
+              >
+                {best && teeth({ deltaE: best.doubt, range: best.range })}
+              </div>
               <NameField
                 label={`Name of ${colour.name}`}
                 hideLabel

@@ -13,6 +13,7 @@ import {
 import { newId } from '../../../data/newId.ts';
 import { useAppDispatch } from '../../../data/store.ts';
 import { usePrinter } from '../../../shared/hooks/useSettings.ts';
+import { teeth } from '../../../shared/ui/Teeth.tsx';
 import { edits } from '../state/edits.ts';
 import { usePlanGel } from '../state/useDerived.ts';
 import { useMatches, useProblem } from '../useMatching.ts';
@@ -83,7 +84,12 @@ export function RelatedColours(props: { readonly lead: LabD65 | null; readonly n
           return (
             <figure key={i}>
               <i style={{ background: screenColourFromLabD65(lab).hex }} />
-              <i style={{ background: recipe ? screenColourFromLabD65(recipe.lab).hex : undefined }} />
+              <i
+                className="toothed"
+                style={{ background: recipe ? screenColourFromLabD65(recipe.lab).hex : undefined }}
+              >
+                {recipe && teeth({ deltaE: recipe.doubt, range: recipe.range })}
+              </i>
               <figcaption className="figure small">
                 {recipe ? `ΔE ${print.fixed(recipe.deltaE, 1)}` : '…'}
               </figcaption>

@@ -80,7 +80,7 @@ export function useRematched(
   const key = without.join();
   const question = useMemo((): Question | null => {
     if (!plan || shelf.size === 0) return null;
-    const { filter, most } = readMatchSettings();
+    const { filter, most, prefersSure } = readMatchSettings();
     const { gel } = gelOf(plan);
     const excluded = new Set(key === '' ? [] : key.split(','));
     const known = shelfNow(plan, shelf);
@@ -101,6 +101,7 @@ export function useRematched(
         gel,
         candidates,
         most,
+        prefersSure,
         settings,
       });
       return { problem: { ...problem, target: looks.get(pot.id) ?? [50, 0, 0] }, own, enough: SAME_LOOK };

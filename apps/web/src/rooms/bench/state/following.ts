@@ -46,7 +46,7 @@ listenerMiddleware.startListening({
     const materials = materialsApi.endpoints.materials.select()(state).data;
     if (!materials) return;
     const settings = settingsApi.endpoints.settings.select()(state).data ?? defaultSettings;
-    const { filter, most } = readMatchSettings();
+    const { filter, most, prefersSure } = readMatchSettings();
     const shelf = shelfFor(present.plan, materials);
     const candidates = candidatesFor(shelf, filter);
     const { pots } = flowOf(present.plan);
@@ -55,7 +55,7 @@ listenerMiddleware.startListening({
       followers.map(({ colour, potId }) => {
         const oils = pots.find((p) => p.pot.id === potId)?.oils ?? 0;
         const gel = gelOf(present.plan).gel;
-        const question = { plan: present.plan, potId, oils, gel, candidates, most, settings };
+        const question = { plan: present.plan, potId, oils, gel, candidates, most, prefersSure, settings };
         return { problem: { ...problemFor(question), target: colour.lab }, own: [], enough: 0 };
       }),
     );

@@ -5,10 +5,12 @@ import { anything, type MatchFilter } from '@kleur/core/match';
 export interface MatchSettings {
   readonly filter: MatchFilter;
   readonly most: number;
+  /** Whether recipes that are sure come before those that are near but may miss. */
+  readonly prefersSure: boolean;
 }
 
 const KEY = 'kleur.match';
-const start: MatchSettings = { filter: { ...anything, inStock: true }, most: 3 };
+const start: MatchSettings = { filter: { ...anything, inStock: true }, most: 3, prefersSure: false };
 
 function read(): MatchSettings {
   try {
@@ -17,6 +19,7 @@ function read(): MatchSettings {
     return {
       filter: { ...start.filter, ...stored?.filter, exclude: [], only: [] },
       most: typeof most === 'number' && most >= 1 && most <= 4 ? Math.round(most) : start.most,
+      prefersSure: stored?.prefersSure === true,
     };
   } catch {
     return start;

@@ -57,6 +57,7 @@ export interface MatchQuestion {
   readonly candidates: readonly Candidate[];
   readonly most: number;
   readonly must?: readonly string[];
+  readonly prefersSure?: boolean;
   readonly settings: Pick<Settings, 'measuring' | 'units'>;
 }
 
@@ -72,6 +73,7 @@ export function problemFor(q: MatchQuestion): Omit<MatchProblem, 'target'> {
     candidates: q.candidates,
     must: q.must ?? [],
     most: q.most,
+    prefersSure: q.prefersSure ?? false,
     ...POT_LIMITS,
     resolution: q.oils > 0 ? { potOils: grams(q.oils), measuring: settings.measuring } : null,
     units: settings.units,
