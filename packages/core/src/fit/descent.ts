@@ -31,6 +31,8 @@ export interface Fitted {
    * length of what comes back is the variance of their sum. Prior and readings count together; what was held adds nothing.
    */
   readonly whiten: (x: Float64Array) => Float64Array;
+  /** The same with the prior as it is doubted. */
+  readonly whitenDoubt: (x: Float64Array) => Float64Array;
   /** Weight that each reading kept, 0–1. */
   readonly weights: Float64Array;
   /** Root mean square of each reading's residuals, in standard deviations. */
@@ -47,12 +49,14 @@ export interface Start {
 /**
  * Gauss–Newton with damping over all readings together, from what was known before.
  * @param start where an earlier fit ended: whole readings are doubted as they were at its end
+ * @param doubted the prior of the doubt that is left, in the same rows
  */
 export function descend(
   layout: Layout,
   readings: readonly Prepared[],
   prior: readonly PriorRow[],
   start: Start | null = null,
+  doubted: readonly PriorRow[] = prior,
 ): Fitted {
   const forward = new Forward(layout);
   const free = Int32Array.from({ length: layout.size }, (_, i) => i).filter((i) => start?.isFree(i) ?? true);
@@ -84,16 +88,23 @@ export function descend(
     if (isSettled) break;
   }
   equations.collect(p, forward, weights);
-  damped.copyFrom(matrix);
-  if (!damped.factor()) throw new Error('The normal matrix of a fit is not positive definite');
-  const whiten = (x: Float64Array): Float64Array => {
-    const out = new Float64Array(free.length);
-    let from = free.length;
-    for (let at = free.length - 1; at >= 0; at--) if ((out[at] = x[free[at]!]!) !== 0) from = at;
-    damped.forward(out, from);
-    return out;
-  };
-  return { p, whiten, weights, misses, steps };
+  const whiten = whitener();
+  if (doubted === prior) return { p, whiten, whitenDoubt: whiten, weights, misses, steps };
+  equations.swapPrior(doubted);
+  return { p, whiten, whitenDoubt: whitener(), weights, misses, steps };
+
+  function whitener(): Fitted['whiten'] {
+    const factor = new Skyline(equations.first);
+    factor.copyFrom(matrix);
+    if (!factor.factor()) throw new Error('The normal matrix of a fit is not positive definite');
+    return (x) => {
+      const out = new Float64Array(free.length);
+      let from = free.length;
+      for (let at = free.length - 1; at >= 0; at--) if ((out[at] = x[free[at]!]!) !== 0) from = at;
+      factor.forward(out, from);
+      return out;
+    };
+  }
 
   /** A step that lowers the sum of squares; null where there is none. */
   function better(): { readonly p: Float64Array; readonly cost: number } | null {

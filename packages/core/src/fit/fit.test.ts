@@ -130,7 +130,7 @@ describe('what unknowns foretell', () => {
     const { neon: _, ...dull } = doses;
     expect(worstSlope(readingOf(dull, { hours: 100, gel }))).toBeLessThan(1e-6);
     // The light that others take from a neon is followed in its own band alone: see Forward.
-    expect(worstSlope(readingOf({ neon: 3 }, { hours: 100, gel }))).toBeLessThan(0.06);
+    expect(worstSlope(readingOf({ neon: 3 }, { hours: 100, gel }))).toBeLessThan(0.12);
   });
 });
 

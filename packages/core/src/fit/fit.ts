@@ -10,7 +10,7 @@ import { labOfReading, labSlopes, labVariance } from './seen.ts';
 import { Forward, type Prepared, prepare, ROW } from './forward.ts';
 import { BASE, type FitKnown, knownAt, type Layout, layoutOf, spanOf, startOf } from './layout.ts';
 import { modesOf } from './modes.ts';
-import { priorRows } from './prior.ts';
+import { doubtRows, priorRows } from './prior.ts';
 import { type FitMaterial, type FitProblem, type FitReading } from './problem.ts';
 import { baseAt, opticsAt } from './result.ts';
 
@@ -62,7 +62,7 @@ const ODD_BELOW = 0.35;
 const MANY = 8;
 const LEAST_NOISE = 0.4;
 /** The modes count on the noise that was said, a little less: so that nine of ten mixtures unseen lie within their range. */
-const MODES_WIDTH = 0.87;
+const MODES_WIDTH = 0.82;
 /** The least share of a miss that is not the reading's own doing. */
 const LEAST_SHARE = 0.1;
 
@@ -119,7 +119,13 @@ function requireKnown({ materials, readings }: FitProblem): void {
 
 function resultOf(problem: FitProblem, layout: Layout, start: Start | null): FitResult {
   const prepared = problem.readings.map((r) => prepare(layout, r));
-  const fitted = descend(layout, prepared, priorRows(layout, problem.holdsBase), start);
+  const fitted = descend(
+    layout,
+    prepared,
+    priorRows(layout, problem.holdsBase),
+    start,
+    doubtRows(layout, problem.holdsBase),
+  );
   const readings = readingsOf(layout, prepared, fitted);
   const misses = readings.map((r) => r.missLeftOut);
   // Many readings that lie nearer than was said of them were read better than was said.

@@ -1,4 +1,4 @@
-import { BAND_COUNT } from '../colour/bands.ts';
+import { BAND_COUNT, wavelengths } from '../colour/bands.ts';
 import { labD65FromReflectance } from '../colour/lab.ts';
 import { referenceCanvas } from '../pigment/canvas.ts';
 import { type CurveMode } from '../pigment/spread.ts';
@@ -15,6 +15,21 @@ const MODES = 4;
 /** Doses at which that is looked at, as parts of the typical one. */
 const DOSES = [0.3, 1, 2.5];
 const ROUNDS = 40;
+
+/** What a colourant is mixed into: how much it scatters, beside the base, and absorbs. */
+interface Company {
+  readonly scatters: number;
+  readonly absorbs: (nm: number) => number;
+}
+const ALONE: Company = { scatters: 1, absorbs: () => 0 };
+/** White, grey, yellow, red and blue. */
+const AMONG: readonly Company[] = [
+  { scatters: 6, absorbs: () => 0 },
+  { scatters: 3, absorbs: () => 0.5 },
+  { scatters: 2, absorbs: (nm) => (nm < 510 ? 1 : 0.02) },
+  { scatters: 2, absorbs: (nm) => (nm < 590 ? 1 : 0.02) },
+  { scatters: 1.5, absorbs: (nm) => (nm > 540 && nm < 680 ? 1 : 0.02) },
+];
 /** A variance below this is none. */
 const LEAST = 1e-12;
 
@@ -27,18 +42,23 @@ export function modesOf(
   layout: Layout,
   forward: Forward,
   m: FitMaterial,
-  { p, whiten }: Fitted,
+  { p, whitenDoubt }: Fitted,
   noise: number,
 ): CurveMode[] {
   const at = layout.of.get(m.id)!;
-  const own = [...Array.from({ length: BUMPS }, (_, j) => at + j), at + OWN.scatter];
+  // Those that a mode tells come first; the others are in what the tints may do.
+  const told = [...Array.from({ length: BUMPS }, (_, j) => at + j), at + OWN.scatter];
+  const own = [...told, at + OWN.scatterSlope, at + OWN.clumps, at + OWN.clumpsScatter, at + OWN.gel];
   const columns = own.map((i) => {
     const x = new Float64Array(layout.size);
     x[i] = 1;
-    return whiten(x);
+    return whitenDoubt(x);
   });
   // One row a direction of colour of each tint: what of it each unknown moves.
-  const effects = DOSES.flatMap((part) => effectsOf(layout, forward, m, part * m.typical, p, own));
+  const effects = [
+    ...DOSES.flatMap((part) => effectsOf(layout, forward, m, part * m.typical, p, own)),
+    ...AMONG.flatMap((among) => effectsOf(layout, forward, m, m.typical, p, own, among)),
+  ];
   // Covariance of the unknowns, and what each effect has in common with each of them.
   const covariance = columns.map((x) => Float64Array.from(columns, (y) => dot(x, y)));
   const common = effects.map((row) => Float64Array.from(covariance, (c) => dot(c, row)));
@@ -54,7 +74,7 @@ export function modesOf(
       for (let k = 0; k < row.length; k++) row[k] = row[k]! - (along[i]! * along[k]!) / variance;
     });
     const by = noise / Math.sqrt(variance);
-    const moved = own.map((_, j) => by * common.reduce((sum, c, i) => sum + c[j]! * axis[i]!, 0));
+    const moved = told.map((_, j) => by * common.reduce((sum, c, i) => sum + c[j]! * axis[i]!, 0));
     modes.push({
       k: Array.from({ length: BAND_COUNT }, (_, b) => Number(bend(moved, 0, b).toPrecision(3))),
       s: Number(moved[BUMPS]!.toPrecision(3)),
@@ -70,18 +90,24 @@ function effectsOf(
   dose: number,
   p: Float64Array,
   own: readonly number[],
+  among: Company = ALONE,
 ): Float64Array[] {
   const instrument = layout.gloss.keys().next().value!;
+  const alone = prepare(layout, {
+    id: '',
+    parts: [{ id: m.id, dose }],
+    canvas: referenceCanvas,
+    stage: cured(1),
+    instrument,
+    seen: { lab: [50, 0, 0], doubt: 1 },
+  });
   forward.evaluate(
     p,
-    prepare(layout, {
-      id: '',
-      parts: [{ id: m.id, dose }],
-      canvas: referenceCanvas,
-      stage: cured(1),
-      instrument,
-      seen: { lab: [50, 0, 0], doubt: 1 },
-    }),
+    {
+      ...alone,
+      scatter: among.scatters * alone.scatter,
+      rest: alone.rest.map((v, b) => v + among.absorbs(wavelengths[b]!)),
+    },
     true,
   );
   const lab = labD65FromReflectance(forward.R);

@@ -42,6 +42,16 @@ export class NormalEquations {
     });
   }
 
+  /** The last matrix with another prior, of the same form: less what one row told, and what the other tells. */
+  swapPrior(other: readonly PriorRow[]): void {
+    const addMatrix = ({ columns, weights }: PriorRow, sign: number): void => {
+      for (let k = 0; k < columns.length; k++)
+        for (let l = 0; l <= k; l++) this.add(columns[k]!, columns[l]!, sign * weights[k]! * weights[l]!);
+    };
+    for (const row of this.prior) addMatrix(row, -1);
+    for (const row of other) addMatrix(row, 1);
+  }
+
   private add(a: number, b: number, v: number): void {
     const i = this.row[a]!;
     const j = this.row[b]!;

@@ -26,10 +26,15 @@ export const PRIOR = {
   gloss: 0.005,
 };
 
+/**
+ * The same, as it is doubted: the terms that a few bars cannot tell are held tight where the curves are fitted, so that
+ * none of them follows the noise, but what they may be is wider.
+ */
+const DOUBTED: typeof PRIOR = { ...PRIOR, clumps: 0.15, gel: 0.12, scatterSlope: 0.5 };
+
 /** A base, and a reader, that stay as they were known. */
 const HELD = 1e-4;
-const HELD_PRIOR: typeof PRIOR = {
-  ...PRIOR,
+const HELD_BASE = {
   base: { bend: HELD, shape: HELD, level: HELD },
   gelScatter: HELD,
   gelSlope: HELD,
@@ -39,6 +44,7 @@ const HELD_PRIOR: typeof PRIOR = {
   young: HELD,
   gloss: HELD,
 };
+const HELD_PRIOR: typeof PRIOR = { ...PRIOR, ...HELD_BASE };
 
 /** What lots differ by, as a part of what is not known of a colourant that was never read; of their strength, its logarithm. */
 const LOT = { part: 0.3, strength: 0.12 };
@@ -50,8 +56,14 @@ export interface PriorRow {
 }
 
 /** Everything that is believed before a reading. */
-export function priorRows(layout: Layout, holdsBase = false): PriorRow[] {
-  const sd = holdsBase ? HELD_PRIOR : PRIOR;
+export const priorRows = (layout: Layout, holdsBase = false): PriorRow[] =>
+  rowsOf(layout, holdsBase ? HELD_PRIOR : PRIOR);
+
+/** The same rows for the doubt that is left. */
+export const doubtRows = (layout: Layout, holdsBase = false): PriorRow[] =>
+  rowsOf(layout, holdsBase ? { ...DOUBTED, ...HELD_BASE } : DOUBTED);
+
+function rowsOf(layout: Layout, sd: typeof PRIOR): PriorRow[] {
   const rows: PriorRow[] = [];
   const single = (column: number, s: number): void => {
     rows.push({ columns: [column], weights: [1 / s] });

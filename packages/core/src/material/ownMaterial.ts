@@ -1,5 +1,6 @@
 import { buildOptics } from '../pigment/buildOptics.ts';
 import { type Optics } from '../pigment/optics.ts';
+import { glowPrior } from './glowPrior.ts';
 import { appearanceOf } from './looks.ts';
 import { type Material } from './material.ts';
 import { scatterPrior } from './scatterPrior.ts';
@@ -24,6 +25,7 @@ export function defaultOptics({ kind, colourIndex, colour, window, looks }: Curv
     dose: window.typical,
     colour,
     scatter,
+    emission: glowPrior(kind, colour),
     saturation: kind === 'pigment' || kind === 'mica' ? window.ceiling * SATURATES_AT_CEILINGS : undefined,
     shimmer: kind === 'mica' ? 'satin' : 'none',
   });

@@ -36,10 +36,14 @@ export interface FadingLooks extends Pick<Fading, 'remains' | 'darkDays' | 'ligh
 }
 
 /** Features of known chemistry vary in height and bend a little; a guessed shape may bend a lot. */
-const KNOWN = { heightFreedom: 0.7, shapeFreedom: 0.1 };
-const GUESSED = { heightFreedom: 0.1, shapeFreedom: 1 };
+const KNOWN = { heightFreedom: 0.7, shapeFreedom: 0.1, targetSigma: 0.4 };
+const GUESSED = { heightFreedom: 0.1, shapeFreedom: 1, targetSigma: 0.4 };
+/** Of what glows, a screen cannot show the colour, and nobody knows by how much it glows: it is met roughly. */
+const GUESSED_GLOWING = { ...GUESSED, targetSigma: 3 };
 /** The least that the strongest band of a typical dose adds to K: a tenth of what the gelled base absorbs there. */
 const LEAST_AT_TYPICAL = 0.003;
+/** The most: what is left of light then is lost in what the face throws back. */
+const MOST_AT_TYPICAL = 12;
 /** What it fades to is stated after a year, cured like everything else. */
 const FADED_STAGE: Stage = { hours: YEAR_HOURS, gel: 1 };
 
@@ -71,9 +75,10 @@ export function buildOptics(a: Appearance): Optics {
     const tables = mixTables(referenceCanvas, [plain], stage);
     const mixer = mixerOf(tables);
     return fitCurve({
-      ...(features ? KNOWN : GUESSED),
+      ...(features ? KNOWN : plain.emission ? GUESSED_GLOWING : GUESSED),
       features: features ? features.map(featureShape) : [shapeFromHex(hex)],
       leastPeak: LEAST_AT_TYPICAL / a.dose,
+      mostPeak: MOST_AT_TYPICAL / a.dose,
       target: labD65FromHex(hex),
       predict: (k) => {
         for (let i = 0; i < BAND_COUNT; i++) tables.k[i * tables.stride] = k[i]! * alive + end[i]!;

@@ -16,13 +16,15 @@ export interface CurveProblem {
   readonly shapeFreedom: number;
   /** The strongest absorption per unit dose is never below this, > 0: nothing is quite without absorption. */
   readonly leastPeak: number;
+  /** Nor above this: a colour that no absorption reaches, as of something that glows, is not sought by ever more of it. */
+  readonly mostPeak: number;
   readonly target: LabD65;
+  /** Lab units that count as one standard deviation of it. */
+  readonly targetSigma: number;
   /** Colour of the stated dose for absorption k per unit dose (36 bands). */
   readonly predict: (k: Spectrum) => LabD65;
 }
 
-/** Lab units that count as one standard deviation of the stated colour. */
-const LAB_SIGMA = 0.4;
 /** Difference at which the derivatives are taken, in natural logarithms. */
 const STEP = 1e-4;
 const RULES: DescentRules = {
@@ -42,8 +44,8 @@ const RULES: DescentRules = {
 const BUMPS = 8;
 /** Absorption never quite reaches zero: keeps the logarithm finite. */
 const FLOOR = 0.004;
-/** How sharply the least peak holds, in natural logarithms. */
-const FLOOR_SIGMA = 0.1;
+/** How sharply the least and the highest peak hold, in natural logarithms. */
+const LIMIT_SIGMA = 0.3;
 
 const bumps = Array.from({ length: BUMPS }, (_, j) => {
   const centre = 400 + (j * 310) / (BUMPS - 1);
@@ -76,11 +78,16 @@ export function fitCurve(problem: CurveProblem): number[] {
   const jacobian = new Float64Array(r.length * size);
   const residualsAt = (p: ArrayLike<number>): number => {
     const lab = predict(curve(p));
-    for (let i = 0; i < 3; i++) r[i] = (lab[i]! - target[i]!) / LAB_SIGMA;
+    for (let i = 0; i < 3; i++) r[i] = (lab[i]! - target[i]!) / problem.targetSigma;
     for (let j = 1; j < size; j++)
       r[2 + j] = p[j]! / (j <= heights ? problem.heightFreedom : problem.shapeFreedom);
-    const missing = Math.log(problem.leastPeak / Math.max(...k));
-    r[2 + size] = Math.max(0, missing) / FLOOR_SIGMA;
+    const highest = Math.max(...k);
+    const outside = Math.max(
+      0,
+      Math.log(problem.leastPeak / highest),
+      Math.log(highest / problem.mostPeak),
+    );
+    r[2 + size] = outside / LIMIT_SIGMA;
     return r.reduce((sum, v) => sum + v * v, 0);
   };
   const evaluate = (p: ArrayLike<number>, derive: boolean): number => {

@@ -24,7 +24,7 @@ const recipe: Recipe = {
   evidence: { colourants: 1, tested: 0, readings: 0, typicalMiss: null },
   pace: 1,
 };
-const card = async (change: Partial<Recipe> = {}, use: () => void = () => {}) =>
+const card = async (change: Partial<Recipe> = {}, use = jest.fn()) =>
   renderIn(
     await testStore(),
     <ul>
