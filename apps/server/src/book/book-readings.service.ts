@@ -4,11 +4,13 @@ import { actualsOf } from '@kleur/core/day';
 import {
   type BookReading,
   bookReadings,
+  gelHabit,
   type PotReading,
   type TestBar,
   testBarReading,
 } from '@kleur/core/evidence';
 import { printCgats, printRows, type Sample } from '@kleur/core/formats';
+import { type GelHabit } from '@kleur/core/plan';
 import { BatchesService } from '../batches/batches.service.ts';
 import { CatalogueService } from '../catalogue/catalogue.service.ts';
 import { LogService } from '../log/log.service.ts';
@@ -135,5 +137,17 @@ export class BookReadingsService {
     return [...batches.flat(), ...bars.map((b) => testBarReading(b, shelf))]
       .sort((a, b) => b.reading.on.localeCompare(a.reading.on) || a.reading.id.localeCompare(b.reading.id))
       .slice(0, FIT_LIMITS.readings);
+  }
+
+  /** When the maker's batches gelled, as their cuts told it. */
+  async gelHabit(): Promise<GelHabit | null> {
+    const records = await this.records.ofBatches();
+    const cut = await Promise.all(
+      [...records].map(async ([batchId, { gel: seen }]) => {
+        const poured = seen && (await this.batches.poured(batchId).catch(() => null));
+        return poured ? [{ plan: poured.plan, seen }] : [];
+      }),
+    );
+    return gelHabit(cut.flat());
   }
 }

@@ -22,6 +22,7 @@ import {
 } from '@kleur/core/evidence';
 import { type FitMaterial, type FitProblem, type FitResult, type FittedReading } from '@kleur/core/fit';
 import { cured, type FittedBase, predictLab, referenceCanvas } from '@kleur/core/pigment';
+import { type GelHabit } from '@kleur/core/plan';
 import { CatalogueService } from '../catalogue/catalogue.service.ts';
 import { LearningsService } from '../catalogue/learnings.service.ts';
 import { HeavyService } from '../heavy/heavy.service.ts';
@@ -59,7 +60,7 @@ export class BookService {
       materials: materials.filter((m) => m.readings > 0 && !isEarlierLot(m.id)),
       readings,
       typicalMiss,
-      base: bare === 0 ? null : baseFit(base, bare),
+      base: bare === 0 ? null : baseFit(base, bare, await this.readings.gelHabit()),
     };
   }
 
@@ -84,7 +85,9 @@ export class BookService {
         ]);
       return fitted;
     });
-    return this.learnings.accept(chosen, bare === 0 ? null : { readings: bare, base: result.base });
+    if (bare === 0) return this.learnings.accept(chosen, null);
+    const gel = await this.readings.gelHabit();
+    return this.learnings.accept(chosen, { readings: bare, base: result.base, ...(gel && { gel }) });
   }
 
   /** Gives fitted curves up: they follow from the entries alone again. @throws ProblemError `not-found`. */
@@ -219,12 +222,13 @@ function isOfOthers(last: FitProblem, { readings }: FitProblem, added: ReadonlyS
 
 const isBare = ({ parts }: FitProblem['readings'][number]): boolean => parts.length === 0;
 
-function baseFit(base: FittedBase, readings: number): BookBaseFit {
+function baseFit(base: FittedBase, readings: number, gel: GelHabit | null): BookBaseFit {
   const looks = (canvas: typeof referenceCanvas) =>
     [predictLab(canvas, [], cured(0)), predictLab(canvas, [], cured(1))] as const;
   return {
     base,
     readings,
+    gel,
     before: looks(referenceCanvas),
     after: looks({ ...referenceCanvas, base }),
   };

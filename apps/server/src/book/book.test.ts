@@ -211,6 +211,9 @@ describe('bars that no batch knows of', () => {
       .expect(200);
     const { learnt } = (await t.api.get(routes.bookBase)).body as BookBase;
     expect(learnt).toMatchObject({ version: 4, readings: 2 });
+    // With it goes when the maker’s batches gel, by the cuts of those that were let be.
+    expect(base!.gel).toEqual({ shift: expect.any(Number) as number, batches: 3 });
+    expect(learnt!.gel).toEqual(base!.gel);
     (await bare()).forEach((v, i) => expect(v).toBeCloseTo(base!.after[1][i]!, 1));
     await t.api
       .post(routes.bookForget)

@@ -1,5 +1,6 @@
 import { type FittedMaterial } from '@kleur/core/fit';
 import { type FittedBase } from '@kleur/core/pigment';
+import { type GelHabit } from '@kleur/core/plan';
 import { Column, Entity } from 'typeorm';
 import { DocumentEntity } from '../storage/document.entity.ts';
 import { JsonColumn } from '../storage/json-column.ts';
@@ -8,7 +9,11 @@ import { JsonColumn } from '../storage/json-column.ts';
 export interface Learnt {
   readonly curves: readonly FittedMaterial[];
   /** Null where the base stayed; with a `base` of null it was given up. */
-  readonly base: { readonly readings: number; readonly base: FittedBase | null } | null;
+  readonly base: {
+    readonly readings: number;
+    readonly base: FittedBase | null;
+    readonly gel?: GelHabit;
+  } | null;
 }
 
 /** One time that curves were taken over from bars. Rows are added and never changed. */

@@ -53,7 +53,12 @@ export class LearningsService implements Content {
     const told = this.store.readAll(rows, ({ number, learnt }) => ({ number, base: learnt.base }));
     const last = told.find((l) => l.base !== null);
     return last?.base?.base
-      ? { version: last.number, readings: last.base.readings, base: last.base.base }
+      ? {
+          version: last.number,
+          readings: last.base.readings,
+          base: last.base.base,
+          ...(last.base.gel && { gel: last.base.gel }),
+        }
       : null;
   }
 

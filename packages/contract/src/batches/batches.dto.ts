@@ -12,6 +12,7 @@ import {
   LIQUID_WAYS,
   type LiquidKind,
   type LiquidWay,
+  type GelHabit,
   type LearntBase,
   type LyeChoice,
   type Mould,
@@ -120,10 +121,16 @@ class AdditiveRowDto {
   @OneOf(ADDITIVE_MOMENTS) moment!: AdditiveMoment;
 }
 
+export class GelHabitDto implements GelHabit {
+  @Num(-60, 60, { description: '°C by which gel begins later than by the table' }) shift!: number;
+  @Int(1, 1_000_000, { description: 'Batches that it stands on' }) batches!: number;
+}
+
 export class LearntBaseDto implements LearntBase {
   @Int(1, 1_000_000) version!: number;
   @Int(0, 100_000) readings!: number;
   @One(() => FittedBaseDto) base!: FittedBaseDto;
+  @One(() => GelHabitDto, { optional: true }) gel?: GelHabitDto;
 }
 
 class BaseDto {

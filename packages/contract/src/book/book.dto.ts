@@ -10,7 +10,7 @@ import {
   type TestBar,
   TRIAL_LIMITS,
 } from '@kleur/core/evidence';
-import { DAY, LearntBaseDto } from '../batches/batches.dto.ts';
+import { DAY, GelHabitDto, LearntBaseDto } from '../batches/batches.dto.ts';
 import { ID_LENGTH } from '../batches/plan-fields.dto.ts';
 import { ReadWithDto } from '../record/record.dto.ts';
 import { DoseDto, FittedBaseDto, OilShareDto } from '../colour/colour.dto.ts';
@@ -93,6 +93,7 @@ class BookBaseFitDto implements BookBaseFit {
   before!: BookBaseFit['before'];
   @ApiProperty({ ...LAB_PAIR, description: 'As its bars say' })
   after!: BookBaseFit['after'];
+  @One(() => GelHabitDto, { nullable: true }) gel!: GelHabitDto | null;
 }
 
 export class BookFitDto extends OmitType(FitAnswerDto, ['base']) implements BookFit {

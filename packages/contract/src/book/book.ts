@@ -1,7 +1,7 @@
 import { type LabD65 } from '@kleur/core/colour';
 import { type Face, type ReadHow, type ReadWith, type TestBar } from '@kleur/core/evidence';
 import { type FittedBase } from '@kleur/core/pigment';
-import { type LearntBase } from '@kleur/core/plan';
+import { type GelHabit, type LearntBase } from '@kleur/core/plan';
 import { type FitCurve, type FitMiss } from '../colour/fit.ts';
 
 /** A bar that was read, as the swatch book shows it. */
@@ -40,6 +40,8 @@ export interface BookBaseFit {
   readonly readings: number;
   readonly before: readonly [ungelled: LabD65, gelled: LabD65];
   readonly after: readonly [ungelled: LabD65, gelled: LabD65];
+  /** Null where no batch that was let be has been cut. */
+  readonly gel: GelHabit | null;
 }
 
 /** A fit to the readings of the book, not taken over yet. */

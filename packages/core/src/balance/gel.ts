@@ -23,7 +23,7 @@ const BEGINS: readonly (readonly [concentration: number, celsius: number])[] = [
   [40, 85],
 ];
 /** Spread of that temperature, °C. */
-const SPREAD = 5;
+export const GEL_SPREAD = 5;
 /** A mould so large and closed that no heat leaves warms up by this much, °C; a thin one by less. */
 const MOST_RISE = 48;
 /** Thinnest dimension at which half of that is kept, mm. */
@@ -63,12 +63,12 @@ function thinnest(m: Mould): number {
 
 /**
  * Whether a batch gels: forced, prevented, or by lye, warmth of oils and lye, the thinnest dimension of the mould, its
- * cover, sugar and milk. Starting values; ± 5 °C.
+ * cover, sugar and milk. Starting values, ± 5 °C, moved to where the maker's own batches gelled.
  */
 export function gelOf(plan: Plan): BatchGel {
   const { base, work, moulding } = plan;
   const { naoh, koh, liquid } = lyeRate(plan);
-  const begins = gelBegins(concentrationOf(naoh + koh, liquid));
+  const begins = gelBegins(concentrationOf(naoh + koh, liquid)) + (base.learnt?.gel?.shift ?? 0);
   const sizes = moulding.moulds.map((m) => thinnest(m.mould)).filter((mm) => mm > 0);
   // Several moulds: as the largest of them, which decides what most of the soap does.
   const size = sizes.length > 0 ? Math.max(...sizes) : USUAL_THINNEST;
@@ -81,7 +81,7 @@ export function gelOf(plan: Plan): BatchGel {
   const reaches = base.temperature + MOST_RISE * (size / (size + HALF_KEPT)) * covered + (sweet ? SWEET : 0);
   const decided = work.heat !== 'let' || work.finish.includes('fridge') || work.finish.includes('oven');
   const likelihood = !decided
-    ? 1 / (1 + Math.exp(-(reaches - begins) / SPREAD))
+    ? 1 / (1 + Math.exp(-(reaches - begins) / GEL_SPREAD))
     : work.heat === 'prevent' || (work.heat === 'let' && work.finish.includes('fridge'))
       ? 1 - ALMOST
       : ALMOST;

@@ -82,11 +82,7 @@ export function fitCurve(problem: CurveProblem): number[] {
     for (let j = 1; j < size; j++)
       r[2 + j] = p[j]! / (j <= heights ? problem.heightFreedom : problem.shapeFreedom);
     const highest = Math.max(...k);
-    const outside = Math.max(
-      0,
-      Math.log(problem.leastPeak / highest),
-      Math.log(highest / problem.mostPeak),
-    );
+    const outside = Math.max(0, Math.log(problem.leastPeak / highest), Math.log(highest / problem.mostPeak));
     r[2 + size] = outside / LIMIT_SIGMA;
     return r.reduce((sum, v) => sum + v * v, 0);
   };

@@ -1,5 +1,13 @@
 import { type FittedBase } from '../pigment/canvas.ts';
 
+/** When a maker's batches gel, as their cuts have told it. */
+export interface GelHabit {
+  /** °C by which gel begins later than by the table; below zero, earlier. */
+  readonly shift: number;
+  /** Batches that it stands on. */
+  readonly batches: number;
+}
+
 /** What bare bars have told of the maker's base. Numbers that a plan keeps, as it keeps its materials. */
 export interface LearntBase {
   /** Of the learning that it comes from; it only grows. */
@@ -7,6 +15,8 @@ export interface LearntBase {
   /** Readings that it stands on. */
   readonly readings: number;
   readonly base: FittedBase;
+  /** Absent where no batch that was let be has been cut. */
+  readonly gel?: GelHabit;
 }
 
 export const sameLearntBase = (a: LearntBase | undefined, b: LearntBase | undefined): boolean =>

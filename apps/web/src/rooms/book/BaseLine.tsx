@@ -3,8 +3,9 @@ import { type BookEntry, type BookFit } from '@kleur/contract';
 import { type LabD65, screenColourFromLabD65 } from '@kleur/core/colour';
 import { cured, predictLab, referenceCanvas } from '@kleur/core/pigment';
 import { type LearntBase } from '@kleur/core/plan';
+import { usePrinter } from '../../shared/hooks/useSettings.ts';
 import styles from './book.module.css';
-import { baseEvidence } from './bookOf.ts';
+import { baseEvidence, habitLines, type Habits } from './bookOf.ts';
 import { type TakeOver } from './useTakeOver.ts';
 
 const hexOf = (lab: LabD65): string => screenColourFromLabD65(lab).hex;
@@ -12,6 +13,21 @@ const looksOf = (learnt: LearntBase | null): readonly [LabD65, LabD65] => {
   const canvas = learnt ? { ...referenceCanvas, base: learnt.base } : referenceCanvas;
   return [predictLab(canvas, [], cured(0)), predictLab(canvas, [], cured(1))];
 };
+
+/** How this soap gels, browns and ages, as it was learnt. */
+function HabitLines({ label, of }: { readonly label: string; readonly of: Habits | null }) {
+  const print = usePrinter();
+  const lines = of ? habitLines(of, print) : [];
+  return (
+    lines.length > 0 && (
+      <ul className={styles.habits} aria-label={label}>
+        {lines.map((line) => (
+          <li key={line}>{line}</li>
+        ))}
+      </ul>
+    )
+  );
+}
 
 /** The soap without any colour: as it is counted on, as the bare bars were read, and as they would have it. */
 export function BaseLine(props: {
@@ -31,6 +47,8 @@ export function BaseLine(props: {
       <div>
         <h2>Bare base</h2>
         <p className="soft small">{baseEvidence(learnt, bare.length)}</p>
+        <HabitLines label="What is counted on" of={learnt} />
+        <HabitLines label="What the bars and the cuts say" of={fitted?.base ?? null} />
         {fitted?.base && (
           <p className="soft small">It goes along with whatever you take over of what was learnt.</p>
         )}

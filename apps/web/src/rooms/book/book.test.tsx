@@ -2,8 +2,10 @@ import { screen, within } from '@testing-library/react';
 import { type BookEntry, type MaterialWire } from '@kleur/contract';
 import { curveModes } from '@kleur/core/material';
 import { startingShelf } from '@kleur/core/material/catalogue';
+import { type FittedBase } from '@kleur/core/pigment';
+import { plainPrinter } from '@kleur/core/units';
 import { renderIn, testStore } from '../../../test/render.tsx';
-import { bookOf, evidenceOf, lotsOf } from './bookOf.ts';
+import { bookOf, evidenceOf, habitLines, lotsOf } from './bookOf.ts';
 import { ladderOf } from './ladder.ts';
 import { LadderStrip } from './LadderStrip.tsx';
 
@@ -135,5 +137,34 @@ describe('lots', () => {
       ['A', 1],
       ['B', 2],
     ]);
+  });
+});
+
+describe('what was learnt of the maker’s soap', () => {
+  const base = (change: Partial<FittedBase>): FittedBase => ({
+    kUngelled: [],
+    kGelled: [],
+    gelScatter: [],
+    inner: 0.55,
+    load: 0,
+    young: { absorbs: 0, scatters: 0 },
+    browns: 1,
+    gloss: [0, 0],
+    ...change,
+  });
+  const lines = (change: Partial<FittedBase>, gel?: { shift: number; batches: number }): string[] =>
+    habitLines({ base: base(change), gel }, plainPrinter);
+
+  it('says when it gels, how scents brown in it and how it ages, and nothing of what is as known', () => {
+    expect(lines({})).toEqual([]);
+    expect(lines({}, { shift: 0.3, batches: 1 })).toEqual([
+      'Left to itself your soap gels as by the table, from one batch.',
+    ]);
+    expect(lines({}, { shift: -3.6, batches: 5 })).toEqual([
+      'Left to itself your soap gels about 4 °C earlier than by the table, from 5 batches.',
+    ]);
+    expect(lines({ browns: 1.28 })).toEqual(['Your scents brown × 1.28 as much as their sheets say.']);
+    const [young] = lines({ young: { absorbs: 0.1, scatters: -0.05 } });
+    expect(young).toContain('takes in × 1.11 and scatters × 0.95');
   });
 });

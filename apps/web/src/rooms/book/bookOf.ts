@@ -1,5 +1,7 @@
 import { type BookEntry, type MaterialWire } from '@kleur/contract';
-import { type LearntBase } from '@kleur/core/plan';
+import { type FittedBase } from '@kleur/core/pigment';
+import { type GelHabit, type LearntBase } from '@kleur/core/plan';
+import { type Printer } from '@kleur/core/units';
 import { isColourant } from '@kleur/core/material';
 
 /** A bar that holds a colourant, at its dose of it. */
@@ -64,6 +66,41 @@ export function baseEvidence(learnt: LearntBase | null, bars: number): string {
   return bars === 0
     ? `${guess}. Read a bar without colour, gelled and not, and it becomes yours.`
     : `${guess}. ${bars === 1 ? 'One bare bar was' : `${bars} bare bars were`} read.`;
+}
+
+/** What is known of how a maker’s soap behaves. */
+export interface Habits {
+  readonly base: FittedBase;
+  readonly gel?: GelHabit | null;
+}
+
+/** A factor this near to 1 is told as none. */
+const HARDLY = 0.03;
+
+/**
+ * What was learnt of how this maker's soap behaves, one sentence each: when it gels, how scents brown, how a fresh bar
+ * differs from the model's on its way to the cured one.
+ */
+export function habitLines({ base, gel }: Habits, print: Printer): string[] {
+  const times = (log: number): string => `× ${print.number(Math.exp(log), 2)}`;
+  const { absorbs, scatters } = base.young;
+  const isAsKnown = Math.abs(absorbs) < HARDLY && Math.abs(scatters) < HARDLY;
+  const when = gel && Math.abs(gel.shift) >= 0.5 ? (gel.shift > 0 ? 'later' : 'earlier') : null;
+  return [
+    ...(gel
+      ? [
+          `Left to itself your soap gels ${when ? `about ${print.number(Math.abs(gel.shift), 0)} °C ${when} than by the table` : 'as by the table'}, from ${gel.batches === 1 ? 'one batch' : `${gel.batches} batches`}.`,
+        ]
+      : []),
+    ...(Math.abs(base.browns - 1) < HARDLY
+      ? []
+      : [`Your scents brown × ${print.number(base.browns, 2)} as much as their sheets say.`]),
+    ...(isAsKnown
+      ? []
+      : [
+          `In your fresh bars the base takes in ${times(absorbs)} and scatters ${times(scatters)} of what it usually does at that age.`,
+        ]),
+  ];
 }
 
 export const percent = (share: number): string => `${Math.round(share * 100)} %`;

@@ -174,11 +174,12 @@ function GelWords() {
   const plan = usePlan();
   const print = usePrinter();
   const { likelihood, begins, reaches, decided } = gelOf(plan);
+  const habit = plan.base.learnt?.gel;
   return (
     <p className="soft small figure">
       {decided
         ? `Colours are shown ${likelihood > 0.5 ? 'gelled' : 'without gel'}, as it is decided here.`
-        : `Let be, gel is ${print.percent(likelihood * 100, 0)} likely: the middle gets to about ${print.temperature(reaches)}, and gel begins near ${print.temperature(begins)} (± 5). Colours and matches count on ${likelihood >= 0.5 ? 'gel' : 'no gel'}; the checks look at both.`}
+        : `Let be, gel is ${print.percent(likelihood * 100, 0)} likely: the middle gets to about ${print.temperature(reaches)}, and gel begins near ${print.temperature(begins)} (± 5${habit ? `, from ${habit.batches === 1 ? 'one batch' : `${habit.batches} batches`} of yours` : ''}). Colours and matches count on ${likelihood >= 0.5 ? 'gel' : 'no gel'}; the checks look at both.`}
     </p>
   );
 }
