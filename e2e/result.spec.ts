@@ -168,7 +168,7 @@ test('a cup of the batter is kept for the book with one touch, and read like a p
   await page.getByRole('button', { name: 'Keep this reading' }).click();
   await expect(cup).toContainText('Read once');
   await page.goto('/book');
-  await expect(page.getByText(/readings of your bars/)).toBeVisible();
+  await expect(page.getByText(/\d+ bars, \d+ of \d+ colourants/)).toBeVisible();
 });
 
 test('a batch that was not poured says so, and is poured by one press', async ({

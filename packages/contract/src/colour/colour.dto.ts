@@ -58,6 +58,7 @@ export class FittedBaseDto implements FittedBase {
   @Num(0, 1, { description: 'By how much a g/kg of powder lowers the scattering' }) load!: number;
   @One(() => YoungDto) young!: YoungDto;
   @Num(0, 100, { description: 'Factor on the browning of scents' }) browns!: number;
+  @Num(0.01, 100, { optional: true, description: 'Factor on the time that it takes' }) brownsPace?: number;
   @Numbers(2, -0.5, 0.5, { description: 'Gloss that the reader sees, ungelled and gelled' })
   gloss!: [number, number];
 }

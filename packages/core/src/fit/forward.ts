@@ -1,5 +1,5 @@
 import { BAND_COUNT, type Spectrum, wavelengths } from '../colour/bands.ts';
-import { canvasAbsorption, referenceCanvas, youth } from '../pigment/canvas.ts';
+import { browned, canvasAbsorption, fullBrowning, referenceCanvas, youth } from '../pigment/canvas.ts';
 import { DAYLIGHT, emissionShape, lastFed } from '../pigment/glow.ts';
 import { absorptionAt, type Optics } from '../pigment/optics.ts';
 import { baseScatter, gelReached } from '../pigment/stage.ts';
@@ -12,10 +12,10 @@ import { type FitReading } from './problem.ts';
 export interface Prepared {
   readonly reading: FitReading;
   readonly gel: number;
-  /** K of the base without and of what oils bring, of the scent. */
+  /** K of the base, of what oils bring, and of the scent's vanillin and its other browning, all of it browned. */
   readonly plain: Spectrum;
   readonly rest: Spectrum;
-  readonly scent: Spectrum;
+  readonly scent: readonly [vanillin: Spectrum, tan: Spectrum] | null;
   readonly scatter: number;
   readonly gloss: number;
   readonly parts: readonly PreparedPart[];
@@ -45,13 +45,12 @@ export function prepare(layout: Layout, reading: FitReading): Prepared {
   const of = (c: typeof canvas): Spectrum => canvasAbsorption(c, stage, new Float64Array(BAND_COUNT));
   const plain = of(referenceCanvas);
   const unscented = of({ ...canvas, scent: null });
-  const whole = of(canvas);
   return {
     reading,
     gel: gelReached(stage),
     plain,
     rest: unscented.map((v, b) => v - plain[b]!),
-    scent: whole.map((v, b) => v - unscented[b]!),
+    scent: canvas.scent && fullBrowning(canvas.scent),
     scatter: baseScatter(stage),
     gloss: layout.gloss.get(reading.instrument)! + (gelReached(stage) > 0.5 ? 1 : 0),
     load: parts.reduce((sum, p) => sum + p.dose, 0),
@@ -71,6 +70,9 @@ export function prepare(layout: Layout, reading: FitReading): Prepared {
     }),
   };
 }
+
+/** Step of a logarithm at which the share that has browned is derived: one number a reading, far from its rounding. */
+const PACE_STEP = 1e-4;
 
 /** Most entries of one row of derivatives. */
 const ROW = 512;
@@ -94,6 +96,8 @@ export class Forward {
   private readonly dS = new Float64Array(BAND_COUNT);
   private readonly dInner = new Float64Array(BAND_COUNT);
   private readonly root = new Float64Array(BAND_COUNT);
+  private readonly scent = new Float64Array(BAND_COUNT);
+  private readonly scentByPace = new Float64Array(BAND_COUNT);
   /** What absorption and scattering do to the light that is born in a band. */
   private readonly litK = new Float64Array(BAND_COUNT);
   private readonly litS = new Float64Array(BAND_COUNT);
@@ -134,7 +138,7 @@ export class Forward {
     const { gel } = r;
     const k2 = SURFACE_K2 + p[base + BASE.inner]!;
     const pass = (1 - SURFACE_K1) * (1 - k2);
-    const scent = Math.exp(p[base + BASE.scent]!);
+    this.brown(p, r);
     const sBase =
       r.scatter * Math.exp(gel * p[base + BASE.gelScatter]! + r.young * p[base + BASE.youngScatters]!);
     const young = Math.exp(r.young * p[base + BASE.youngAbsorbs]!);
@@ -144,7 +148,7 @@ export class Forward {
       this.scattered.push(new Float64Array(BAND_COUNT));
     }
     for (let b = 0; b < BAND_COUNT; b++) {
-      K[b] = r.plain[b]! * young * this.basePart(p, gel, b) + r.rest[b]! + r.scent[b]! * scent;
+      K[b] = r.plain[b]! * young * this.basePart(p, gel, b) + r.rest[b]! + this.scent[b]!;
       S[b] = sBase * Math.exp(slope * LOG_NM[b]!);
     }
     r.parts.forEach((part, i) => {
@@ -167,6 +171,31 @@ export class Forward {
       const s = (S[b] = S[b]! * packed);
       const q = (root[b] = Math.sqrt(k * (k + 2 * s)));
       R0[b] = (pass * s) / (s * (1 - k2) + k + q);
+    }
+  }
+
+  /** Absorption of the scent, and its derivative by the logarithm of the time that browning takes. */
+  private brown(p: ArrayLike<number>, { reading, scent: full }: Prepared): void {
+    const { scent, scentByPace } = this;
+    const { canvas, stage } = reading;
+    if (!full || !canvas.scent) {
+      scent.fill(0);
+      scentByPace.fill(0);
+      return;
+    }
+    const { base } = this.layout;
+    const pace = p[base + BASE.scentPace]!;
+    const { stabilised } = canvas.scent;
+    const more = Math.exp(p[base + BASE.scent]!);
+    const come = (by: number): readonly [number, number] => {
+      const factor = Math.exp(pace + by);
+      return [more * browned(stage, stabilised, factor), more * browned(stage, 0, factor)];
+    };
+    const [here, after, before] = [come(0), come(PACE_STEP), come(-PACE_STEP)];
+    for (let b = 0; b < BAND_COUNT; b++) {
+      const [v, t] = [full[0][b]!, full[1][b]!];
+      scent[b] = v * here[0] + t * here[1];
+      scentByPace[b] = (v * (after[0] - before[0]) + t * (after[1] - before[1])) / (2 * PACE_STEP);
     }
   }
 
@@ -214,7 +243,10 @@ export class Forward {
       this.push(b, base + BASE.youngScatters, bare * r.young);
       this.push(b, base + BASE.inner, dInner[b]! + this.litInner[b]!);
       this.push(b, base + BASE.load, -dS[b]! * S[b]! * r.load * packed);
-      this.push(b, base + BASE.scent, dK[b]! * r.scent[b]! * Math.exp(p[base + BASE.scent]!));
+      if (r.scent) {
+        this.push(b, base + BASE.scent, dK[b]! * this.scent[b]!);
+        this.push(b, base + BASE.scentPace, dK[b]! * this.scentByPace[b]!);
+      }
       r.parts.forEach(({ at, dose, typical, clumps }, i) => {
         const own = dK[b]! * this.own[i]![b]!;
         const scattered = dS[b]! * this.scattered[i]![b]! * packed;

@@ -39,7 +39,9 @@ export const BASE = {
   /** log of what a young bar absorbs and scatters more. */
   youngAbsorbs: 2 * BUMPS + 5,
   youngScatters: 2 * BUMPS + 6,
-  end: 2 * BUMPS + 7,
+  /** log of the time that browning takes. */
+  scentPace: 2 * BUMPS + 7,
+  end: 2 * BUMPS + 8,
 } as const;
 
 export interface Layout {

@@ -22,6 +22,7 @@ export const PRIOR = {
   inner: 0.03,
   load: 0.003,
   scent: 0.3,
+  scentPace: 0.3,
   young: 0.15,
   gloss: 0.005,
 };
@@ -41,6 +42,7 @@ const HELD_BASE = {
   inner: HELD,
   load: HELD,
   scent: HELD,
+  scentPace: HELD,
   young: HELD,
   gloss: HELD,
 };
@@ -115,6 +117,7 @@ function rowsOf(layout: Layout, sd: typeof PRIOR): PriorRow[] {
   single(base + BASE.inner, sd.inner);
   single(base + BASE.load, sd.load);
   single(base + BASE.scent, sd.scent);
+  single(base + BASE.scentPace, sd.scentPace);
   single(base + BASE.youngAbsorbs, sd.young);
   single(base + BASE.youngScatters, sd.young);
   for (const at of layout.gloss.values()) {

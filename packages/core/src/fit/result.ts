@@ -75,5 +75,6 @@ export function baseAt(layout: Layout, p: ArrayLike<number>, instrument?: string
     young: { absorbs: short(p[at + BASE.youngAbsorbs]!), scatters: short(p[at + BASE.youngScatters]!) },
     gloss: gloss === undefined ? [0, 0] : [short(p[gloss]!), short(p[gloss + 1]!)],
     browns: short(Math.exp(p[at + BASE.scent]!)),
+    brownsPace: short(Math.exp(p[at + BASE.scentPace]!)),
   };
 }

@@ -41,8 +41,9 @@ export interface FittedBase {
   readonly load: number;
   /** Logarithms of what a fresh bar absorbs and scatters more than the reference base does at its age. */
   readonly young: { readonly absorbs: number; readonly scatters: number };
-  /** Factor on the browning of scents. */
+  /** Factor on the browning of scents, and on the time that it takes; absent for the usual time. */
   readonly browns: number;
+  readonly brownsPace?: number;
   /** Gloss that the reader sees on an ungelled and a gelled face: colours are as it reads them. */
   readonly gloss: readonly [ungelled: number, gelled: number];
 }
@@ -97,13 +98,21 @@ const STABILISED = { slower: 4, cap: 0.3 };
 /** Sugars of an all-milk liquid, as brown on the 0–10 scale: without gel, and what the heat of gel adds. */
 const MILK_BROWN = { ungelled: 1, heat: 2 };
 
-/** Share of a scent's browning that has come by a stage, 0–1. */
-function browned({ hours, gel, skin = false }: Stage, stabilised: number): number {
-  const tau = BROWNING_DAYS.ungelled + (BROWNING_DAYS.gelled - BROWNING_DAYS.ungelled) * gel;
+/** Share of a scent's browning that has come by a stage, 0–1. @param pace factor on the time that it takes */
+export function browned({ hours, gel, skin = false }: Stage, stabilised: number, pace = 1): number {
+  const tau = pace * (BROWNING_DAYS.ungelled + (BROWNING_DAYS.gelled - BROWNING_DAYS.ungelled) * gel);
   const days = (hours / HOURS_PER_DAY / tau) * (skin ? SKIN_BROWNS : 1);
   const plain = 1 - Math.exp(-days);
   return plain + stabilised * (STABILISED.cap * (1 - Math.exp(-days / STABILISED.slower)) - plain);
 }
+
+const vanillinAmount = ({ vanillin }: ScentBrowning): number => (vanillin / VANILLIN_UNIT) ** VANILLIN_POWER;
+
+/** What a scent absorbs when all of it has browned: by its vanillin, and by anything else (36 bands each). */
+export const fullBrowning = (scent: ScentBrowning): readonly [vanillin: Spectrum, tan: Spectrum] => [
+  vanillinUnit.map((v) => v * vanillinAmount(scent)),
+  tanUnit.map((v) => v * scent.tan),
+];
 
 /** K of the uncoloured batter at a stage (36 bands). */
 export function canvasAbsorption(canvas: Canvas, stage: Stage, out: Spectrum): Spectrum {
@@ -111,11 +120,10 @@ export function canvasAbsorption(canvas: Canvas, stage: Stage, out: Spectrum): S
   const c = canvas.carotenoid * faded(stage.hours, CAROTENOID_STAYS.remains, CAROTENOID_STAYS.days);
   const h = canvas.chlorophyll * faded(stage.hours, CHLOROPHYLL_STAYS.remains, CHLOROPHYLL_STAYS.days);
   const { scent } = canvas;
-  const vanillin = scent
-    ? (scent.vanillin / VANILLIN_UNIT) ** VANILLIN_POWER * browned(stage, scent.stabilised)
-    : 0;
-  const tan = scent ? scent.tan * browned(stage, 0) : 0;
   const { base } = canvas;
+  const pace = base?.brownsPace;
+  const vanillin = scent ? vanillinAmount(scent) * browned(stage, scent.stabilised, pace) : 0;
+  const tan = scent ? scent.tan * browned(stage, 0, pace) : 0;
   const age =
     (aged(stage.hours) / aged(CURED_HOURS)) * (base ? Math.exp(base.young.absorbs * youth(stage.hours)) : 1);
   const ungelled = base?.kUngelled ?? plainUngelled;

@@ -62,6 +62,7 @@ describe('how far a colour may be off', () => {
       load: 0,
       young: { absorbs: 0, scatters: 0 },
       browns: 1,
+      brownsPace: 1,
       gloss: [0, 0],
     };
     expect(spread([], { ...referenceCanvas, base: told }).deltaE).toBeLessThan(spread([]).deltaE);

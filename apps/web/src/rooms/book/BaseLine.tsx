@@ -15,12 +15,12 @@ const looksOf = (learnt: LearntBase | null): readonly [LabD65, LabD65] => {
 };
 
 /** How this soap gels, browns and ages, as it was learnt. */
-function HabitLines({ label, of }: { readonly label: string; readonly of: Habits | null }) {
+function HabitLines({ of }: { readonly of: Habits | null }) {
   const print = usePrinter();
   const lines = of ? habitLines(of, print) : [];
   return (
     lines.length > 0 && (
-      <ul className={styles.habits} aria-label={label}>
+      <ul className={styles.habits} aria-label="How your soap behaves">
         {lines.map((line) => (
           <li key={line}>{line}</li>
         ))}
@@ -47,8 +47,7 @@ export function BaseLine(props: {
       <div>
         <h2>Bare base</h2>
         <p className="soft small">{baseEvidence(learnt, bare.length)}</p>
-        <HabitLines label="What is counted on" of={learnt} />
-        <HabitLines label="What the bars and the cuts say" of={fitted?.base ?? null} />
+        <HabitLines of={fitted?.base ?? learnt} />
         {fitted?.base && (
           <p className="soft small">It goes along with whatever you take over of what was learnt.</p>
         )}

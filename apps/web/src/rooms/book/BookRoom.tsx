@@ -91,8 +91,8 @@ export function BookRoom() {
       <header className={styles.head}>
         <h1>Swatch book</h1>
         <span className="soft">
-          {book.readings.length === 1 ? '1 reading' : `${book.readings.length} readings`} of your bars,{' '}
-          {read.length} of {pages.length} colourants among them
+          {book.readings.length === 1 ? '1 bar' : `${book.readings.length} bars`}, {read.length} of{' '}
+          {pages.length} colourants
         </span>
         <span className="spring" />
         {book.readings.length > 0 && (

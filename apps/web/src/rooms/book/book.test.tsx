@@ -163,7 +163,9 @@ describe('what was learnt of the maker’s soap', () => {
     expect(lines({}, { shift: -3.6, batches: 5 })).toEqual([
       'Left to itself your soap gels about 4 °C earlier than by the table, from 5 batches.',
     ]);
-    expect(lines({ browns: 1.28 })).toEqual(['Your scents brown × 1.28 as much as their sheets say.']);
+    expect(lines({ browns: 1.28, brownsPace: 1.5 })).toEqual([
+      'Your scents brown × 1.28 as much as their sheets say, in × 1.5 the time.',
+    ]);
     const [young] = lines({ young: { absorbs: 0.1, scatters: -0.05 } });
     expect(young).toContain('takes in × 1.11 and scatters × 0.95');
   });

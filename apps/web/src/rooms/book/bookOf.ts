@@ -77,6 +77,8 @@ export interface Habits {
 /** A factor this near to 1 is told as none. */
 const HARDLY = 0.03;
 
+const isNearOne = (factor: number): boolean => Math.abs(factor - 1) < HARDLY;
+
 /**
  * What was learnt of how this maker's soap behaves, one sentence each: when it gels, how scents brown, how a fresh bar
  * differs from the model's on its way to the cured one.
@@ -84,6 +86,7 @@ const HARDLY = 0.03;
 export function habitLines({ base, gel }: Habits, print: Printer): string[] {
   const times = (log: number): string => `× ${print.number(Math.exp(log), 2)}`;
   const { absorbs, scatters } = base.young;
+  const pace = base.brownsPace ?? 1;
   const isAsKnown = Math.abs(absorbs) < HARDLY && Math.abs(scatters) < HARDLY;
   const when = gel && Math.abs(gel.shift) >= 0.5 ? (gel.shift > 0 ? 'later' : 'earlier') : null;
   return [
@@ -92,9 +95,11 @@ export function habitLines({ base, gel }: Habits, print: Printer): string[] {
           `Left to itself your soap gels ${when ? `about ${print.number(Math.abs(gel.shift), 0)} °C ${when} than by the table` : 'as by the table'}, from ${gel.batches === 1 ? 'one batch' : `${gel.batches} batches`}.`,
         ]
       : []),
-    ...(Math.abs(base.browns - 1) < HARDLY
+    ...(isNearOne(base.browns) && isNearOne(pace)
       ? []
-      : [`Your scents brown × ${print.number(base.browns, 2)} as much as their sheets say.`]),
+      : [
+          `Your scents brown × ${print.number(base.browns, 2)} as much as their sheets say, in × ${print.number(pace, 2)} the time.`,
+        ]),
     ...(isAsKnown
       ? []
       : [
