@@ -50,8 +50,6 @@ export interface Candidate {
   /** Loose bulk density in g/ml, for spoons. */
   readonly bulkDensity: number | null;
   readonly pricePerGram: number | null;
-  /** Standard deviation of its strength, as a fraction. */
-  readonly doubt: number;
   readonly curve: CurveFacts | null;
   readonly pace: number;
 }
@@ -63,8 +61,6 @@ export const staysSolid = (m: Material): boolean => isSolid(m) && m.carriers[0]?
 export interface GivenDose extends Pick<Candidate, 'id' | 'optics' | 'ceiling' | 'group' | 'solid'> {
   /** g/kg oils. */
   readonly dose: number;
-  /** Standard deviation of its strength, as a fraction. */
-  readonly doubt: number;
   readonly curve: CurveFacts | null;
   /** Oil or glycerin that came with it into this pot, g/kg oils. */
   readonly carrier: number;
@@ -83,7 +79,6 @@ export const givenFrom = (
             ceiling: m.window?.ceiling ?? Infinity,
             group: ceilingGroup(m),
             solid: staysSolid(m),
-            doubt: m.curve?.spread ?? 0,
             curve: m.curve,
             dose,
             carrier: dose * softening(carrier),
@@ -132,7 +127,6 @@ export function candidatesOf(shelf: readonly Material[], filter: MatchFilter): C
         solid: staysSolid(m),
         bulkDensity: m.bulkDensity,
         pricePerGram: m.pricePerGram,
-        doubt: m.curve.spread,
         curve: m.curve,
         pace: m.pace,
       },

@@ -1,9 +1,9 @@
 import { deltaE00 } from '../colour/deltaE00.ts';
+import { type Doubt } from '../material/doubt.ts';
 import { SEEN_FROM } from '../pigment/justSeen.ts';
 import { type Candidate } from './candidates.ts';
 import { createPotMixer, type Judged } from './judge.ts';
 import { type MatchProblem, type RecipeVirtue } from './problem.ts';
-import { recipeDoubt } from './sureness.ts';
 
 const MOST_RECIPES = 6;
 /** Fewer, cheaper or surer recipes may be this much further than the closest. */
@@ -18,18 +18,14 @@ const HARDLY_SHOWS = 0.4;
 /** A colourant more must make it surer by so many ΔE00. */
 const SURER_BY = 0.1;
 
-/** Different recipes with a reason each, then the next closest, up to six. The first is the one to take. */
+/** Different recipes with a reason each, then the next closest (or surest), up to six. The first is the one to take. */
 export function chooseRecipes(
   problem: MatchProblem,
   candidates: readonly Candidate[],
   judged: readonly Judged[],
+  doubts: (j: Judged) => Doubt,
 ): { judged: Judged; virtues: RecipeVirtue[] }[] {
-  const known = new Map<Judged, number>();
-  const doubt = (j: Judged): number => {
-    const found = known.get(j) ?? recipeDoubt(problem, candidates, j).deltaE;
-    known.set(j, found);
-    return found;
-  };
+  const doubt = (j: Judged): number => doubts(j).deltaE;
   const away = (j: Judged): number => (problem.prefersSure ? Math.hypot(j.deltaE, doubt(j)) : j.deltaE);
   const different = withoutIdle(judged);
   const offered = problem.prefersSure ? different.toSorted((a, b) => away(a) - away(b)) : different;
@@ -39,19 +35,22 @@ export function chooseRecipes(
   const closest = near.reduce((a, b) => (b.deltaE < a.deltaE ? b : a));
   const within = near.filter((j) => j.deltaE <= closest.deltaE + TOLERANCE);
   const of = (j: Judged) => j.parts.map((p) => ({ ...candidates[p.index]!, dose: p.dose }));
-  const least = (score: (j: Judged) => number): Judged =>
-    within.reduce((a, b) => (score(b) < score(a) - 1e-9 ? b : a), first);
+  const least = (score: (j: Judged) => number, among = within): Judged =>
+    among.reduce((a, b) => (score(b) < score(a) - 1e-9 ? b : a), first);
   const cost = (j: Judged): number =>
     of(j).reduce((sum, p) => sum + p.dose * (p.pricePerGram ?? Infinity), 0);
   const cheapest = least(cost);
-  const winners: readonly (readonly [RecipeVirtue, Judged])[] = [
+  const others: readonly (readonly [RecipeVirtue, Judged])[] = [
     ['closest', closest],
     ['fewest', least((j) => j.parts.length)],
     // Where a price is unknown nobody can say which is the cheapest.
     ...(Number.isFinite(cost(cheapest)) ? ([['cheapest', cheapest]] as const) : []),
-    ['surest', least((j) => doubt(j) + SURER_BY * j.parts.length)],
     ['calmest', least((j) => -of(j).reduce((pace, p) => pace * Math.min(1, p.pace), 1))],
   ];
+  // A doubt costs as much as a few predictions: only of those that may be shown.
+  const shown = new Set([...within.slice(0, MOST_RECIPES), ...others.map(([, j]) => j)]);
+  const surest = least((j) => doubt(j) + SURER_BY * j.parts.length, [...shown]);
+  const winners: typeof others = [...others, ['surest', surest]];
   const virtues = new Map<Judged, RecipeVirtue[]>([[first, []]]);
   for (const [virtue, judged] of winners) virtues.set(judged, [...(virtues.get(judged) ?? []), virtue]);
   for (const judged of near) {

@@ -1,9 +1,9 @@
 import { type ScreenColour, screenColourFromLabD65 } from '../colour/gamut.ts';
+import { type Doubt } from '../material/doubt.ts';
 import { atCut, cured, fresh, type Stage } from '../pigment/stage.ts';
 import { type Candidate } from './candidates.ts';
 import { createPotMixer, type Judged } from './judge.ts';
 import { type MatchProblem, type Recipe, type RecipeVirtue } from './problem.ts';
-import { recipeDoubt } from './sureness.ts';
 
 /** A recipe as it is shown: its colours on the way, its cost, and how sure it is. */
 export function finishRecipe(
@@ -11,6 +11,7 @@ export function finishRecipe(
   virtues: readonly RecipeVirtue[],
   problem: MatchProblem,
   candidates: readonly Candidate[],
+  doubt: Doubt,
 ): Recipe {
   const { stage } = problem;
   const ids = judged.parts.map((p) => p.index);
@@ -18,7 +19,7 @@ export function finishRecipe(
   const used = ids.map((i) => candidates[i]!);
   const show = (at: Stage): ScreenColour =>
     screenColourFromLabD65(createPotMixer(problem, candidates, at).lab(ids, doses));
-  const { deltaE, range, ...evidence } = recipeDoubt(problem, candidates, judged);
+  const { deltaE, range, ...evidence } = doubt;
   const prices = used.map((c, n) => (c.pricePerGram === null ? null : c.pricePerGram * doses[n]!));
   return {
     parts: judged.parts.map(({ id, dose }) => ({ id, dose })),

@@ -7,6 +7,7 @@ import { type MatchProblem, type MatchResult, ROUNDING_TOLD } from './problem.ts
 import { CANNOT_HOLD, explainMiss, NOTHING_ALLOWED } from './reasons.ts';
 import { climbGrid, type MeasurableDoses, measurableDoses } from './rounding.ts';
 import { searchSubsets, SEARCH_WIDTH } from './search.ts';
+import { recipeDoubts } from './sureness.ts';
 import { createSolver, MOST_PARTS, type Solution, type Solver } from './solver.ts';
 
 /** Solutions that are settled on the true ΔE00 and ranked by it. */
@@ -24,8 +25,9 @@ export function matchColour(problem: MatchProblem): MatchResult {
   const measurable = problem.resolution && measurableDoses(problem.resolution);
   const found = solutionsOf(search, measurable);
   const judged = settle(search, found, measurable);
-  const recipes = chooseRecipes(problem, search.open, judged).map(({ judged: j, virtues }) =>
-    finishRecipe(j, virtues, problem, search.open),
+  const doubts = recipeDoubts(problem, search.open);
+  const recipes = chooseRecipes(problem, search.open, judged, doubts).map(({ judged: j, virtues }) =>
+    finishRecipe(j, virtues, problem, search.open, doubts(j)),
   );
   const closest = judged[0];
   if (!closest) return { recipes, reasons: [CANNOT_HOLD] };

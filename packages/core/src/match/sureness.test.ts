@@ -12,7 +12,6 @@ import { type MatchProblem, POT_LIMITS } from './problem.ts';
 /** The micas as four bars each told them: sharp; everything else stands on its label. */
 const tested = (c: Candidate): Candidate => ({
   ...c,
-  doubt: 0.03,
   curve: {
     origin: { kind: 'fitted', version: 1, readings: 4 },
     spread: 0.03,
