@@ -29,11 +29,12 @@ import { HeavyService } from '../heavy/heavy.service.ts';
 import { ProblemError } from '../problems/problem.ts';
 import { BookReadingsService } from './book-readings.service.ts';
 
-/** A fit with the readings of the bare base that it stands on. */
+/** A fit with the readings of the bare base that it stands on, and when the maker's batches gel. */
 interface Worked {
   readonly id: string;
   readonly result: FitResult;
   readonly bare: number;
+  readonly gel: GelHabit | null;
   readonly problem: FitProblem;
 }
 
@@ -52,7 +53,7 @@ export class BookService {
 
   /** What all readings together say of the shelf's curves, and the bare ones of the base. */
   async fit(): Promise<BookFit> {
-    const { id, result, bare, problem } = await this.worked();
+    const { id, result, bare, gel, problem } = await this.worked();
     const { materials, typicalMiss, base } = result;
     const { readings } = await this.besideShelf(result, problem);
     return {
@@ -60,7 +61,7 @@ export class BookService {
       materials: materials.filter((m) => m.readings > 0 && !isEarlierLot(m.id)),
       readings,
       typicalMiss,
-      base: bare === 0 ? null : baseFit(base, bare, await this.readings.gelHabit()),
+      base: bare === 0 ? null : baseFit(base, bare, gel),
     };
   }
 
@@ -71,7 +72,7 @@ export class BookService {
    *   that were seen; `not-found`.
    */
   async accept({ fitId, materialIds }: BookAccept): Promise<MaterialWire[]> {
-    const { id, result, bare } = await this.worked();
+    const { id, result, bare, gel } = await this.worked();
     if (id !== fitId)
       throw new ProblemError(
         'stale-version',
@@ -86,7 +87,6 @@ export class BookService {
       return fitted;
     });
     if (bare === 0) return this.learnings.accept(chosen, null);
-    const gel = await this.readings.gelHabit();
     return this.learnings.accept(chosen, { readings: bare, base: result.base, ...(gel && { gel }) });
   }
 
@@ -178,11 +178,12 @@ export class BookService {
   }
 
   private async worked(): Promise<Worked> {
-    const problem = await this.problem();
-    const id = createHash('sha256').update(JSON.stringify(problem)).digest('hex').slice(0, 32);
+    const [problem, gel] = await Promise.all([this.problem(), this.readings.gelHabit()]);
+    const told = JSON.stringify([problem, gel]);
+    const id = createHash('sha256').update(told).digest('hex').slice(0, 32);
     if (this.last?.id !== id) {
       const result = await this.heavy.admit(() => this.heavy.fit(problem));
-      this.last = { id, result, bare: problem.readings.filter(isBare).length, problem };
+      this.last = { id, result, bare: problem.readings.filter(isBare).length, gel, problem };
     }
     return this.last;
   }
