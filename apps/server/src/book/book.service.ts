@@ -13,6 +13,7 @@ import {
 import { deltaE00 } from '@kleur/core/colour';
 import {
   asFitReading,
+  baseHabits,
   fitMaterial,
   isEarlierLot,
   type ProposedBar,
@@ -22,7 +23,7 @@ import {
 } from '@kleur/core/evidence';
 import { type FitMaterial, type FitProblem, type FitResult, type FittedReading } from '@kleur/core/fit';
 import { cured, type FittedBase, predictLab, referenceCanvas } from '@kleur/core/pigment';
-import { type GelHabit } from '@kleur/core/plan';
+import { type GelHabit, type LearntBase } from '@kleur/core/plan';
 import { CatalogueService } from '../catalogue/catalogue.service.ts';
 import { LearningsService } from '../catalogue/learnings.service.ts';
 import { HeavyService } from '../heavy/heavy.service.ts';
@@ -53,15 +54,17 @@ export class BookService {
 
   /** What all readings together say of the shelf's curves, and the bare ones of the base. */
   async fit(): Promise<BookFit> {
-    const { id, result, bare, gel, problem } = await this.worked();
+    const worked = await this.worked();
+    const { id, result, bare, gel, problem } = worked;
     const { materials, typicalMiss, base } = result;
     const { readings } = await this.besideShelf(result, problem);
+    const isTold = tellsOfBase(worked, await this.learnings.base());
     return {
       fitId: id,
       materials: materials.filter((m) => m.readings > 0 && !isEarlierLot(m.id)),
       readings,
       typicalMiss,
-      base: bare === 0 ? null : baseFit(base, bare, gel),
+      base: isTold ? baseFit(base, bare, gel) : null,
     };
   }
 
@@ -72,7 +75,8 @@ export class BookService {
    *   that were seen; `not-found`.
    */
   async accept({ fitId, materialIds }: BookAccept): Promise<MaterialWire[]> {
-    const { id, result, bare, gel } = await this.worked();
+    const worked = await this.worked();
+    const { id, result, bare, gel } = worked;
     if (id !== fitId)
       throw new ProblemError(
         'stale-version',
@@ -86,7 +90,7 @@ export class BookService {
         ]);
       return fitted;
     });
-    if (bare === 0) return this.learnings.accept(chosen, null);
+    if (!tellsOfBase(worked, await this.learnings.base())) return this.learnings.accept(chosen, null);
     return this.learnings.accept(chosen, { readings: bare, base: result.base, ...(gel && { gel }) });
   }
 
@@ -213,6 +217,14 @@ export class BookService {
       holdsBase: !readings.some(isBare),
     };
   }
+}
+
+/** Whether bars, or cuts, say more of the base than is known of it: without a bare one, how it gels, ages and browns. */
+function tellsOfBase({ bare, gel, result }: Worked, known: LearntBase | null): boolean {
+  if (bare > 0) return true;
+  if (known && known.readings > 0) return false;
+  const { browning, fresh } = baseHabits(result.base);
+  return gel !== null || browning !== null || fresh !== null;
 }
 
 /** Whether a fit to some readings is one to all but the added ones. */

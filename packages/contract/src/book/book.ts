@@ -34,7 +34,10 @@ export interface BookPage {
   readonly readings: readonly BookEntry[];
 }
 
-/** What the bare bars say of the base. Labs of the bare base in full cure, ungelled and gelled. */
+/**
+ * What the bars say of the base. Labs of the bare base in full cure, ungelled and gelled. Without bare bars it is how it
+ * ages, browns and gels that they tell: `readings` is 0, and the cured base the reference.
+ */
 export interface BookBaseFit {
   readonly base: FittedBase;
   readonly readings: number;
@@ -48,7 +51,7 @@ export interface BookBaseFit {
 export interface BookFit {
   /** Names what was fitted, so that nothing else is taken over than what was seen. */
   readonly fitId: string;
-  /** Null where no bare bar was read: the base stays as it is known. */
+  /** Null where nothing tells of it: it stays as it is known. */
   readonly base: BookBaseFit | null;
   readonly materials: readonly FitCurve[];
   readonly readings: readonly FitMiss[];
@@ -76,7 +79,7 @@ export interface BookEffect {
   readonly moves: readonly BookMove[];
 }
 
-/** Of which colourants the fitted curves are taken over; the base is, where bare bars were read. */
+/** Of which colourants the fitted curves are taken over; the base is too, where the fit tells of it. */
 export interface BookAccept {
   readonly fitId: string;
   readonly materialIds: readonly string[];

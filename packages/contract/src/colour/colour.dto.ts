@@ -59,6 +59,11 @@ export class FittedBaseDto implements FittedBase {
   @One(() => YoungDto) young!: YoungDto;
   @Num(0, 100, { description: 'Factor on the browning of scents' }) browns!: number;
   @Num(0.01, 100, { optional: true, description: 'Factor on the time that it takes' }) brownsPace?: number;
+  @Flag({
+    optional: true,
+    description: 'Its cured colour is the reference base’s; only its habits were told',
+  })
+  isGuessed?: boolean;
   @Numbers(2, -0.5, 0.5, { description: 'Gloss that the reader sees, ungelled and gelled' })
   gloss!: [number, number];
 }

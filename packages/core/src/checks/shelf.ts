@@ -130,7 +130,9 @@ export function checkShelfDiffers({ plan, shelf, learnt, made, print }: PlanFact
 
 const baseText = (learnt: PlanFacts['learnt']): string =>
   learnt
-    ? `the bare base (now from ${learnt.readings === 1 ? 'one of your bars' : `${learnt.readings} of your bars`})`
+    ? learnt.readings === 0
+      ? 'the bare base (how it gels, ages and browns, now from your batches)'
+      : `the bare base (now from ${learnt.readings === 1 ? 'one of your bars' : `${learnt.readings} of your bars`})`
     : 'the bare base (the reference again)';
 
 /** Where a material stands in a plan: the first place that uses it. */

@@ -20,6 +20,7 @@ export {
 export { type ComparedPot, comparePots, type MadeBatch, seenAt } from './compare.ts';
 export { AS_MEANT, differenceWords } from './differenceWords.ts';
 export { gelHabit } from './gelHabit.ts';
+export { type BaseHabits, baseHabits } from './habits.ts';
 export { type Light, LIGHTS } from './light.ts';
 export { isEarlierLot, type LotReading, shelfIdOf, splitLots } from './lots.ts';
 export { type Expected, looksLike, type Measured, measuredOf } from './measured.ts';

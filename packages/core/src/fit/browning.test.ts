@@ -1,7 +1,8 @@
+import { buildOptics } from '../pigment/buildOptics.ts';
 import { type Canvas, type FittedBase, referenceCanvas } from '../pigment/canvas.ts';
 import { createMixer } from '../pigment/mixer.ts';
 import { type Stage } from '../pigment/stage.ts';
-import { fitReadings, type FitReading } from './index.ts';
+import { type FitMaterial, fitReadings, type FitReading } from './index.ts';
 import { layoutOf } from './layout.ts';
 import { baseAt } from './result.ts';
 
@@ -12,7 +13,16 @@ const known = ((): FittedBase => {
 })();
 const soap = (browns: number, brownsPace: number): FittedBase => ({ ...known, browns, brownsPace });
 
-function bars(base: FittedBase, hours: readonly number[], stabilised = 0): FitReading[] {
+const blue: FitMaterial = {
+  id: 'blue',
+  typical: 4,
+  spread: 0.35,
+  mirrors: false,
+  turns: false,
+  optics: buildOptics({ dose: 4, colour: '#5f78b4', scatter: 0.1, emission: null }),
+};
+
+function bars(base: FittedBase, hours: readonly number[], stabilised = 0, dose = 0): FitReading[] {
   return [0, 1].flatMap((gel) =>
     [0, 1.2, 3].flatMap((vanillin) =>
       hours.map((h): FitReading => {
@@ -23,11 +33,15 @@ function bars(base: FittedBase, hours: readonly number[], stabilised = 0): FitRe
         const stage: Stage = { hours: h, gel };
         return {
           id: `${gel} ${vanillin} ${h}`,
-          parts: [],
+          parts: dose > 0 ? [{ id: blue.id, dose }] : [],
           canvas,
           stage,
           instrument: 'reader',
-          seen: { spectrum: Float64Array.from(createMixer({ ...canvas, base }, [], stage).reflectance([])) },
+          seen: {
+            spectrum: Float64Array.from(
+              createMixer({ ...canvas, base }, [blue.optics], stage).reflectance([dose]),
+            ),
+          },
         };
       }),
     ),
@@ -62,4 +76,19 @@ it('leaves the time as it was where all bars are old: they do not tell it', () =
   expect(base.browns / 1.3).toBeGreaterThan(0.93);
   expect(base.browns / 1.3).toBeLessThan(1.07);
   expect(Math.abs(Math.log(base.brownsPace!))).toBeLessThan(0.1);
+});
+
+it('learns how scents brown and how young bars differ from coloured pots too, and leaves the cured base to bare ones', () => {
+  const other: FittedBase = { ...soap(1.4, 1.6), young: { absorbs: 0.15, scatters: -0.1 } };
+  const readings = [0.5, 2].flatMap((dose) =>
+    bars(other, [2, ...WEEKS], 0, dose).map((r) => ({ ...r, id: `${r.id} ${dose}` })),
+  );
+  const { base } = fitReadings({ materials: [blue], readings, holdsBase: true });
+  expect(base.isGuessed).toBe(true);
+  expect(base.browns / 1.4).toBeGreaterThan(0.93);
+  expect(base.browns / 1.4).toBeLessThan(1.07);
+  expect(base.brownsPace).toBeGreaterThan(1.4);
+  expect(base.young.scatters).toBeLessThan(-0.05);
+  base.kUngelled.forEach((k, b) => expect(k / known.kUngelled[b]!).toBeCloseTo(1, 3));
+  base.gelScatter.forEach((s, b) => expect(s / known.gelScatter[b]!).toBeCloseTo(1, 3));
 });

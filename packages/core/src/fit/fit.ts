@@ -133,7 +133,10 @@ function resultOf(problem: FitProblem, layout: Layout, start: Start | null): Fit
   const forward = new Forward(layout);
   const noise = Math.max(least, median(Array.from(fitted.misses)) ?? 1);
   return {
-    base: baseAt(layout, fitted.p, mostUsed(problem)),
+    base: {
+      ...baseAt(layout, fitted.p, mostUsed(problem)),
+      ...(problem.holdsBase && { isGuessed: true }),
+    },
     materials: problem.materials.map((m): FittedMaterial => {
       const own = readings.filter((_, i) =>
         problem.readings[i]!.parts.some((p) => p.id === m.id && p.dose > 0),

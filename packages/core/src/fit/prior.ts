@@ -34,7 +34,7 @@ export const PRIOR = {
  */
 const DOUBTED: typeof PRIOR = { ...PRIOR, clumps: 0.15, gel: 0.12, scatterSlope: 0.5, bend: 1, shape: 2.4 };
 
-/** A base, and a reader, that stay as they were known. */
+/** A base, and a reader, that stay as they were known: but for how it ages and browns, which bars over time tell. */
 const HELD = 1e-4;
 const HELD_BASE = {
   base: { bend: HELD, shape: HELD, level: HELD },
@@ -42,9 +42,6 @@ const HELD_BASE = {
   gelSlope: HELD,
   inner: HELD,
   load: HELD,
-  scent: HELD,
-  scentPace: HELD,
-  young: HELD,
   gloss: HELD,
 };
 const HELD_PRIOR: typeof PRIOR = { ...PRIOR, ...HELD_BASE };

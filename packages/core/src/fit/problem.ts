@@ -36,6 +36,9 @@ export interface FitReading {
 export interface FitProblem {
   readonly materials: readonly FitMaterial[];
   readonly readings: readonly FitReading[];
-  /** Keeps the base as it was known, for predictions that know no other. Default false: bars tell it too. */
+  /**
+   * Keeps the colour of the cured base as it was known, where no bare bar can tell it from the colourants. Default false:
+   * bars tell it too. How it ages, and how scents brown, is told in any case.
+   */
   readonly holdsBase?: boolean;
 }

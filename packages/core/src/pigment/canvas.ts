@@ -44,6 +44,8 @@ export interface FittedBase {
   /** Factor on the browning of scents, and on the time that it takes; absent for the usual time. */
   readonly browns: number;
   readonly brownsPace?: number;
+  /** Only how it ages and browns was told: its colour, cured, is the reference base's, and as little known. */
+  readonly isGuessed?: boolean;
   /** Gloss that the reader sees on an ungelled and a gelled face: colours are as it reads them. */
   readonly gloss: readonly [ungelled: number, gelled: number];
 }

@@ -66,6 +66,8 @@ describe('how far a colour may be off', () => {
       gloss: [0, 0],
     };
     expect(spread([], { ...referenceCanvas, base: told }).deltaE).toBeLessThan(spread([]).deltaE);
+    const guessed = { ...referenceCanvas, base: { ...told, isGuessed: true } };
+    expect(spread([], guessed).deltaE).toBeGreaterThan(spread([], { ...referenceCanvas, base: told }).deltaE);
     const dim = { ...neon, emission: { ...neon.emission!, efficiency: 0.001 } };
     expect(spread([[neon, 4, []]]).deltaE).toBeGreaterThan(spread([[dim, 4, []]]).deltaE + 1);
   });

@@ -79,7 +79,7 @@ export function createSpread(
   const tables = mixTables(canvas, optics, stage);
   const mixer = mixerOf(tables);
   const slopes = new Slopes(tables);
-  const base = canvas.base ? BASE.told : BASE.guessed;
+  const base = canvas.base && !canvas.base.isGuessed ? BASE.told : BASE.guessed;
   const ofBand = (table: Float64Array, i: number) => (b: number) => table[b * tables.stride + i]!;
   const changes = (ofColourant: Ways, modes: readonly CurveMode[]): readonly Move[] =>
     modes.map(({ k, s }) => ({

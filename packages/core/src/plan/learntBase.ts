@@ -8,11 +8,11 @@ export interface GelHabit {
   readonly batches: number;
 }
 
-/** What bare bars have told of the maker's base. Numbers that a plan keeps, as it keeps its materials. */
+/** What bars have told of the maker's base. Numbers that a plan keeps, as it keeps its materials. */
 export interface LearntBase {
   /** Of the learning that it comes from; it only grows. */
   readonly version: number;
-  /** Readings that it stands on. */
+  /** Bare bars that it stands on; without any it is only how it gels, ages and browns. */
   readonly readings: number;
   readonly base: FittedBase;
   /** Absent where no batch that was let be has been cut. */

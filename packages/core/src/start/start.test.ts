@@ -136,6 +136,7 @@ it('counts on the base as bars told it', () => {
   const [tip] = tips({ ...learnt, version: 4, readings: 6 });
   expect(tip!.sentence).toContain('the bare base (now from 6 of your bars)');
   expect(tip!.repairs![0]!.apply(told).base.learnt!.version).toBe(4);
+  expect(tips({ ...learnt, version: 5, readings: 0 })[0]!.sentence).toContain('how it gels, ages and browns');
   expect(tips(null)[0]!.repairs![0]!.apply(told).base.learnt).toBeUndefined();
 });
 

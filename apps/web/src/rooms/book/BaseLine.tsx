@@ -40,7 +40,7 @@ export function BaseLine(props: {
   const bare = readings.filter((r) => r.doses.length === 0);
   const rows = [
     ['Counted on', looksOf(learnt)],
-    ...(fitted?.base ? [['As the bars say', fitted.base.after] as const] : []),
+    ...(fitted?.base && fitted.base.readings > 0 ? [['As the bars say', fitted.base.after] as const] : []),
   ] as const;
   return (
     <section className={styles.line} aria-label="Bare base">

@@ -5,7 +5,7 @@ import { startingShelf } from '@kleur/core/material/catalogue';
 import { type FittedBase } from '@kleur/core/pigment';
 import { plainPrinter } from '@kleur/core/units';
 import { renderIn, testStore } from '../../../test/render.tsx';
-import { bookOf, evidenceOf, habitLines, lotsOf } from './bookOf.ts';
+import { baseEvidence, bookOf, evidenceOf, habitLines, lotsOf } from './bookOf.ts';
 import { ladderOf } from './ladder.ts';
 import { LadderStrip } from './LadderStrip.tsx';
 
@@ -154,6 +154,13 @@ describe('what was learnt of the maker’s soap', () => {
   });
   const lines = (change: Partial<FittedBase>, gel?: { shift: number; batches: number }): string[] =>
     habitLines({ base: base(change), gel }, plainPrinter);
+
+  it('calls a base by its bare bars, and a guess where only its habits were told', () => {
+    const learnt = (readings: number) => ({ version: 1, readings, base: base({}) });
+    expect(baseEvidence(learnt(1), 1)).toBe('From one bare bar of yours');
+    expect(baseEvidence(learnt(0), 0)).toMatch(/^The reference base, a guess\. Read a bar/);
+    expect(baseEvidence(null, 2)).toBe('The reference base, a guess. 2 bare bars were read.');
+  });
 
   it('says when it gels, how scents brown in it and how it ages, and nothing of what is as known', () => {
     expect(lines({})).toEqual([]);

@@ -1,6 +1,7 @@
 import { type BookEntry, type MaterialWire } from '@kleur/contract';
 import { type FittedBase } from '@kleur/core/pigment';
 import { type GelHabit, type LearntBase } from '@kleur/core/plan';
+import { baseHabits } from '@kleur/core/evidence';
 import { type Printer } from '@kleur/core/units';
 import { isColourant } from '@kleur/core/material';
 
@@ -60,7 +61,7 @@ export function evidenceOf({ curve }: MaterialWire, bars: number): string {
 
 /** What is known of the bare base, in one sentence. */
 export function baseEvidence(learnt: LearntBase | null, bars: number): string {
-  if (learnt)
+  if (learnt && learnt.readings > 0)
     return `From ${learnt.readings === 1 ? 'one bare bar' : `${learnt.readings} bare bars`} of yours`;
   const guess = 'The reference base, a guess';
   return bars === 0
@@ -74,20 +75,13 @@ export interface Habits {
   readonly gel?: GelHabit | null;
 }
 
-/** A factor this near to 1 is told as none. */
-const HARDLY = 0.03;
-
-const isNearOne = (factor: number): boolean => Math.abs(factor - 1) < HARDLY;
-
 /**
  * What was learnt of how this maker's soap behaves, one sentence each: when it gels, how scents brown, how a fresh bar
  * differs from the model's on its way to the cured one.
  */
 export function habitLines({ base, gel }: Habits, print: Printer): string[] {
-  const times = (log: number): string => `× ${print.number(Math.exp(log), 2)}`;
-  const { absorbs, scatters } = base.young;
-  const pace = base.brownsPace ?? 1;
-  const isAsKnown = Math.abs(absorbs) < HARDLY && Math.abs(scatters) < HARDLY;
+  const times = (factor: number): string => `× ${print.number(factor, 2)}`;
+  const { browning, fresh } = baseHabits(base);
   const when = gel && Math.abs(gel.shift) >= 0.5 ? (gel.shift > 0 ? 'later' : 'earlier') : null;
   return [
     ...(gel
@@ -95,16 +89,16 @@ export function habitLines({ base, gel }: Habits, print: Printer): string[] {
           `Left to itself your soap gels ${when ? `about ${print.number(Math.abs(gel.shift), 0)} °C ${when} than by the table` : 'as by the table'}, from ${gel.batches === 1 ? 'one batch' : `${gel.batches} batches`}.`,
         ]
       : []),
-    ...(isNearOne(base.browns) && isNearOne(pace)
-      ? []
-      : [
-          `Your scents brown × ${print.number(base.browns, 2)} as much as their sheets say, in × ${print.number(pace, 2)} the time.`,
-        ]),
-    ...(isAsKnown
-      ? []
-      : [
-          `In your fresh bars the base takes in ${times(absorbs)} and scatters ${times(scatters)} of what it usually does at that age.`,
-        ]),
+    ...(browning
+      ? [
+          `Your scents brown ${times(browning.amount)} as much as their sheets say, in ${times(browning.time)} the time.`,
+        ]
+      : []),
+    ...(fresh
+      ? [
+          `In your fresh bars the base takes in ${times(fresh.absorbs)} and scatters ${times(fresh.scatters)} of what it usually does at that age.`,
+        ]
+      : []),
   ];
 }
 
