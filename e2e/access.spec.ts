@@ -10,6 +10,7 @@ test('no accessibility fault in the rooms', async ({ page }) => {
     '/book/yellow-iron-oxide',
     '/book/trial?of=yellow-iron-oxide',
     '/book/import',
+    '/book/photo',
     '/calendar',
     '/settings',
   ]) {

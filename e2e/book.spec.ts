@@ -1,4 +1,6 @@
+import { deltaE00, labD65FromHex } from '@kleur/core/colour';
 import { expect, test } from './fixtures.ts';
+import { barAt, photoOf } from './photo.ts';
 
 test('bars that were read are learnt from, taken over, and told in a plan that was made before', async ({
   page,
@@ -146,7 +148,7 @@ test('a colourant of one’s own is learnt from three bars by hand', async ({ pa
   await named.getByRole('button', { name: 'Put it on the shelf' }).click();
   await expect(page.getByRole('heading', { name: 'Rust from the gate', level: 1 })).toBeVisible();
   const id = decodeURIComponent(new URL(page.url()).pathname.split('/').at(-1)!);
-  await expect(page.getByText(/^Shelf default, a guess: strength ± 35 %/)).toBeVisible();
+  await expect(page.getByText(/^Shelf default, a guess: strength ±\s35\s%/)).toBeVisible();
   for (const [dose, colour] of [
     ['0.5', '70 14 20'],
     ['2', '48 26 28'],
@@ -186,4 +188,58 @@ test('a colourant that nobody read says so, and an address of nothing is told', 
   await expect(page.getByText('No bar of it was read yet.')).toBeVisible();
   await page.goto('/book/no-such-thing');
   await expect(page.getByText('No such colourant in the book')).toBeVisible();
+});
+
+test('a ladder of bars in one photo comes into the book, each at its dose', async ({ page, result }) => {
+  const hexes = ['#c98b3c', '#b5783a', '#a06634', '#454a58'];
+  await page.goto('/book');
+  await page.getByRole('button', { name: 'Add bars' }).click();
+  await page.getByRole('menuitem', { name: 'From a photo' }).click();
+  await result.openPhoto({ name: 'bars.png', mimeType: 'image/png', buffer: photoOf(hexes) });
+  const bar = (n: number) => page.getByRole('listitem', { name: `Bar ${n}`, exact: true });
+  const pick = async (n: number, name: string): Promise<void> => {
+    await bar(n).getByRole('combobox', { name: 'Colourant' }).fill(name);
+    await page.getByTitle(name, { exact: true }).last().click();
+  };
+  await pick(1, 'Yellow iron oxide');
+  await bar(1).getByRole('textbox', { name: 'Dose' }).fill('1');
+  for (const [n, dose] of [
+    [2, '2'],
+    [3, '3'],
+  ] as const) {
+    await page.getByRole('button', { name: 'Another bar' }).click();
+    await bar(n).getByRole('textbox', { name: 'Dose' }).fill(dose);
+  }
+  // The last one is of another colourant, and its dose is forgotten.
+  await page.getByRole('button', { name: 'Another bar' }).click();
+  await pick(4, 'Activated charcoal');
+  await bar(4).getByText('did not gel').click();
+  await result.tapPhoto(...hexes.map((_, i) => barAt(i, hexes.length)));
+  await page.getByRole('button', { name: 'Keep 4 bars' }).click();
+  await expect(page.getByRole('alert')).toContainText('Bar 4: A colourant needs a dose');
+  await bar(4).getByRole('textbox', { name: 'Dose' }).fill('2');
+  await page.getByRole('button', { name: 'Keep 4 bars' }).click();
+  await expect(page.getByRole('heading', { name: 'Swatch book', level: 1 })).toBeVisible();
+  const { readings } = (await (await page.request.get('/api/book')).json()) as {
+    readings: {
+      batchId: string | null;
+      how: string;
+      gel: number;
+      hours: number;
+      lab: number[];
+      doses: { materialId: string; dose: number }[];
+    }[];
+  };
+  const own = readings.filter((r) => r.batchId === null && r.how === 'photo');
+  expect(own.map((r) => [r.doses[0]!.materialId, r.doses[0]!.dose, r.gel]).sort()).toEqual(
+    [
+      ['yellow-iron-oxide', 1, 1],
+      ['yellow-iron-oxide', 2, 1],
+      ['yellow-iron-oxide', 3, 1],
+      ['activated-charcoal', 2, 0],
+    ].sort(),
+  );
+  const lightest = own.find((r) => r.doses[0]!.dose === 1)!;
+  const [L, a, b] = labD65FromHex('#c98b3c');
+  expect(deltaE00([lightest.lab[0]!, lightest.lab[1]!, lightest.lab[2]!], [L, a, b])).toBeLessThan(2);
 });

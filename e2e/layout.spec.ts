@@ -25,6 +25,7 @@ const ROOMS = [
   '/book/yellow-iron-oxide',
   '/book/trial?of=yellow-iron-oxide',
   '/book/import',
+  '/book/photo',
   '/calendar',
   '/settings',
 ];

@@ -83,6 +83,10 @@ export const rooms: readonly Room[] = [
         lazy: async () => ({ Component: (await import('../rooms/book/ImportPage.tsx')).ImportPage }),
       },
       {
+        path: 'photo',
+        lazy: async () => ({ Component: (await import('../rooms/book/PhotoPage.tsx')).PhotoPage }),
+      },
+      {
         path: 'trial',
         lazy: async () => ({ Component: (await import('../rooms/book/TrialPage.tsx')).TrialPage }),
       },

@@ -8,7 +8,7 @@ import { BUMPS } from './basis.ts';
 import { descend, type Fitted, type Start } from './descent.ts';
 import { labOfReading, labSlopes, labVariance } from './seen.ts';
 import { Forward, type Prepared, prepare, ROW } from './forward.ts';
-import { BASE, type FitKnown, knownAt, type Layout, layoutOf, spanOf, startOf } from './layout.ts';
+import { BASE, type FitKnown, knownAt, type Layout, layoutOf, OWN, spanOf, startOf } from './layout.ts';
 import { modesOf } from './modes.ts';
 import { doubtRows, priorRows } from './prior.ts';
 import { type FitMaterial, type FitProblem, type FitReading } from './problem.ts';
@@ -170,11 +170,18 @@ function median(values: readonly number[]): number | null {
   return sorted.length === 0 ? null : sorted[Math.floor(sorted.length / 2)]!;
 }
 
-/** Standard deviation of the mean log-absorption over the bands that a colourant takes most in. */
+/** A colourant that scatters this much more than it absorbs anywhere is a white: its strength is how it scatters. */
+const WHITE = 10;
+
+/** Standard deviation of the mean log-absorption over the bands that a colourant takes most in; of a white, log-scattering. */
 function spreadLeft(layout: Layout, m: FitMaterial, { whiten }: Fitted): number {
   const at = layout.of.get(m.id)!;
   const x = new Float64Array(layout.size);
   const peak = Math.max(...m.optics.k);
+  if (Math.max(...m.optics.s) > WHITE * peak) {
+    x[at + OWN.scatter] = 1;
+    return lengthOf(whiten(x));
+  }
   let total = 0;
   for (let j = 0; j < BUMPS; j++) {
     const b = Math.min(BAND_COUNT - 1, Math.max(0, Math.round(((j - 1) / (BUMPS - 3)) * (BAND_COUNT - 1))));
@@ -183,8 +190,10 @@ function spreadLeft(layout: Layout, m: FitMaterial, { whiten }: Fitted): number 
     total += weight;
   }
   for (let j = 0; j < BUMPS; j++) x[at + j] = x[at + j]! / total;
-  return Math.sqrt(whiten(x).reduce((sum, v) => sum + v * v, 0));
+  return lengthOf(whiten(x));
 }
+
+const lengthOf = (x: Float64Array): number => Math.sqrt(x.reduce((sum, v) => sum + v * v, 0));
 
 function readingsOf(
   layout: Layout,

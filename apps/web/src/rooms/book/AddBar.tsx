@@ -1,25 +1,17 @@
-import { Button, Drawer, Input, Segmented, Select } from 'antd';
+import { Button, Drawer, Input, Segmented } from 'antd';
 import dayjs from 'dayjs';
 import { useId, useState } from 'react';
 import { type MaterialWire } from '@kleur/contract';
 import { colourWords, screenColourFromLabD65 } from '@kleur/core/colour';
 import { colourFromText, HOW_DOUBT, READING_LIMITS, TEST_BAR_LIMITS } from '@kleur/core/evidence';
 import { CURED_HOURS, HOURS_PER_DAY } from '@kleur/core/pigment';
-import { PLAN_LIMITS } from '@kleur/core/plan';
 import { failureOf } from '../../data/api.ts';
 import { useAddBarsMutation } from '../../data/book.ts';
-import { newId } from '../../data/newId.ts';
 import { ColourPicker } from '../../shared/ui/ColourPicker.tsx';
-import { DeleteOutlined } from '../../shared/ui/icons.tsx';
 import { NumberField } from '../../shared/ui/NumberField.tsx';
+import { barWrite, doseProblem, type DoseRow, emptyRow, newBarId } from './barForm.ts';
 import styles from './book.module.css';
-
-interface DoseRow {
-  readonly id: string;
-  readonly materialId: string | null;
-  readonly dose: number | null;
-}
-const emptyRow = (materialId: string | null = null): DoseRow => ({ id: newId(), materialId, dose: null });
+import { DoseRows } from './DoseRows.tsx';
 
 /** A bar that no batch knows of, by hand: what is in it, how old it is, and its colour. */
 export function AddBar(props: {
@@ -30,6 +22,7 @@ export function AddBar(props: {
   readonly onClose: (kept?: string) => void;
 }) {
   const { shelf, of, onClose } = props;
+  const [id] = useState(newBarId);
   const [name, setName] = useState('');
   const [rows, setRows] = useState<readonly DoseRow[]>([emptyRow(of)]);
   const [days, setDays] = useState(CURED_HOURS / HOURS_PER_DAY);
@@ -42,42 +35,30 @@ export function AddBar(props: {
   const fieldId = useId();
   const typed = colourFromText(text);
   const hex = typed ? screenColourFromLabD65(typed.lab).hex : null;
-  const setRow = (id: string, change: Partial<DoseRow>): void => {
-    setRows(rows.map((r) => (r.id === id ? { ...r, ...change } : r)));
-  };
   const keep = async (): Promise<void> => {
     if (!typed) {
       setProblem('Type a colour as L*, a*, b* (such as 52 24 31) or as hex (such as #b06a49).');
       return;
     }
-    const filled = rows.filter((r) => r.materialId !== null);
-    if (filled.some((r) => !(r.dose !== null && r.dose > 0))) {
-      setProblem('A colourant needs a dose of more than 0 g/kg. Take it away where the bar holds none.');
+    const wrong = doseProblem(rows);
+    if (wrong !== '') {
+      setProblem(wrong);
       return;
     }
-    const doses = filled.map((r) => ({ materialId: r.materialId!, dose: r.dose! }));
-    const said = doses.map((d) => shelf.find((m) => m.id === d.materialId)?.name ?? '').join(' + ');
-    const id = `${newId()}${newId()}`;
+    const bar = barWrite(
+      { id, name, rows, gelled, lot },
+      {
+        on: dayjs().format('YYYY-MM-DD'),
+        hours: days * HOURS_PER_DAY,
+        vanillin,
+        lab: typed.lab,
+        how: typed.how,
+        doubt: HOW_DOUBT[typed.how],
+      },
+      shelf,
+    );
     try {
-      await add({
-        bars: [
-          {
-            id,
-            name: (name.trim() || said || 'Bare bar').slice(0, TEST_BAR_LIMITS.name),
-            on: dayjs().format('YYYY-MM-DD'),
-            hours: days * HOURS_PER_DAY,
-            gel: Number(gelled),
-            lab: typed.lab,
-            how: typed.how,
-            doubt: HOW_DOUBT[typed.how],
-            note: '',
-            doses,
-            oils: [],
-            vanillin,
-            ...(lot.trim() !== '' && { lot: lot.trim() }),
-          },
-        ],
-      }).unwrap();
+      await add({ bars: [bar] }).unwrap();
       onClose(id);
     } catch (error) {
       setProblem(failureOf(error).message);
@@ -113,54 +94,7 @@ export function AddBar(props: {
         </label>
         <div>
           <span>What is in it, g/kg oils</span>
-          {rows.map((row) => (
-            <div key={row.id} className={styles.doseRow}>
-              <Select<string>
-                aria-label="Colourant"
-                showSearch={{ optionFilterProp: 'label' }}
-                placeholder="Colourant; none for the bare base"
-                value={row.materialId}
-                onChange={(materialId) => {
-                  setRow(row.id, { materialId });
-                }}
-                options={shelf
-                  .filter((m) => m.optics)
-                  .map((m) => ({
-                    value: m.id,
-                    label: m.name,
-                    disabled: rows.some((r) => r.id !== row.id && r.materialId === m.id),
-                  }))}
-              />
-              <NumberField
-                label="Dose"
-                hideLabel
-                width={92}
-                value={row.dose}
-                {...PLAN_LIMITS.dose}
-                digits={2}
-                placeholder="g/kg"
-                onCommit={(dose) => {
-                  setRow(row.id, { dose });
-                }}
-              />
-              <Button
-                type="text"
-                aria-label="Take this colourant away"
-                icon={<DeleteOutlined />}
-                onClick={() => {
-                  setRows(rows.filter((r) => r.id !== row.id));
-                }}
-              />
-            </div>
-          ))}
-          <Button
-            disabled={rows.length >= TEST_BAR_LIMITS.doses}
-            onClick={() => {
-              setRows([...rows, emptyRow()]);
-            }}
-          >
-            Another colourant
-          </Button>
+          <DoseRows rows={rows} shelf={shelf} onChange={setRows} />
         </div>
         <div className={styles.doseRow}>
           <NumberField

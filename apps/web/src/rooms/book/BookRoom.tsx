@@ -1,4 +1,4 @@
-import { Button } from 'antd';
+import { Button, Dropdown } from 'antd';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { routes } from '@kleur/contract';
@@ -107,13 +107,24 @@ export function BookRoom() {
             </a>
           </>
         )}
-        <Button
-          onClick={() => {
-            setAdding(true);
+        <Dropdown
+          trigger={['click']}
+          menu={{
+            items: [
+              {
+                key: 'hand',
+                label: 'By hand',
+                onClick: () => {
+                  setAdding(true);
+                },
+              },
+              { key: 'photo', label: <Link to="/book/photo">From a photo</Link> },
+              { key: 'file', label: <Link to="/book/import">From a file</Link> },
+            ],
           }}
         >
-          By hand
-        </Button>
+          <Button>Add bars</Button>
+        </Dropdown>
         <Button
           onClick={() => {
             setNaming(true);
@@ -121,9 +132,6 @@ export function BookRoom() {
         >
           New colourant
         </Button>
-        <Link className={styles.download} to="/book/import">
-          From a file
-        </Link>
         <Link className={styles.download} to="/book/trial">
           Plan a test
         </Link>

@@ -65,10 +65,12 @@ describe('the book', () => {
 
   it('says what a curve stands on', () => {
     const red = item('red-iron-oxide');
-    expect(evidenceOf(red, 0)).toBe('Shelf default, a guess: strength ± 35 %');
+    expect(evidenceOf(red, 0)).toBe('Shelf default, a guess: strength ±\u00a035\u00a0%');
     expect(evidenceOf(red, 1)).toMatch(/One bar was read$/);
     const fitted = { origin: { kind: 'fitted' as const, version: 2, readings: 5 }, spread: 0.083 };
-    expect(evidenceOf({ ...red, curve: fitted }, 5)).toBe('Fitted to 5 of your bars; strength ± 8 %');
+    expect(evidenceOf({ ...red, curve: fitted }, 5)).toBe(
+      'Fitted to 5 of your bars; strength ±\u00a08\u00a0%',
+    );
   });
 });
 

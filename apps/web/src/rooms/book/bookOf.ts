@@ -53,9 +53,9 @@ export function evidenceOf({ curve }: MaterialWire, bars: number): string {
   if (curve?.origin.kind === 'fitted') {
     const { readings } = curve.origin;
     const miss = curve.typicalMiss == null ? '' : `typical miss ΔE ${curve.typicalMiss.toFixed(1)}, `;
-    return `Fitted to ${readings === 1 ? 'one of your bars' : `${readings} of your bars`}; ${miss}strength ± ${percent(curve.spread)}`;
+    return `Fitted to ${readings === 1 ? 'one of your bars' : `${readings} of your bars`}; ${miss}strength ±\u00a0${percent(curve.spread)}`;
   }
-  const guess = `Shelf default, a guess: strength ± ${percent(curve?.spread ?? 0)}`;
+  const guess = `Shelf default, a guess: strength ±\u00a0${percent(curve?.spread ?? 0)}`;
   return bars === 0 ? guess : `${guess}. ${bars === 1 ? 'One bar was' : `${bars} bars were`} read`;
 }
 
@@ -102,4 +102,4 @@ export function habitLines({ base, gel }: Habits, print: Printer): string[] {
   ];
 }
 
-export const percent = (share: number): string => `${Math.round(share * 100)} %`;
+export const percent = (share: number): string => `${Math.round(share * 100)}\u00a0%`;

@@ -1,4 +1,4 @@
-import { type Face, type GelSeen, type Light, type ReadAt, type ReadHow } from '@kleur/core/evidence';
+import { type Face, type GelSeen, type ReadAt, type ReadHow } from '@kleur/core/evidence';
 import { type Printer } from '@kleur/core/units';
 
 export const faceName: Readonly<Record<Face, string>> = {
@@ -23,14 +23,6 @@ export const gelName: Readonly<Record<GelSeen['how'], string>> = {
   ring: 'A ring',
   full: 'Full',
   unsure: 'Cannot tell',
-};
-
-export const lightName: Readonly<Record<Light, string>> = {
-  daylight: 'Daylight',
-  bulb: 'Warm bulb',
-  'warm-led': 'Warm LED',
-  'white-led': 'White LED',
-  tube: 'Fluorescent tube',
 };
 
 /** The gel that was seen, in a few words; empty while nobody looked. */

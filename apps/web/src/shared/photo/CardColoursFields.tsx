@@ -3,11 +3,11 @@ import { useId, useState } from 'react';
 import { type CardColours } from '@kleur/contract';
 import { type LabD65 } from '@kleur/core/colour';
 import { colourFromText } from '@kleur/core/evidence';
-import { failureOf } from '../../../data/api.ts';
-import { settingsApi } from '../../../data/settings.ts';
-import { useAppDispatch } from '../../../data/store.ts';
-import { usePrinter, useSettings } from '../../../shared/hooks/useSettings.ts';
-import styles from './result.module.css';
+import { failureOf } from '../../data/api.ts';
+import { settingsApi } from '../../data/settings.ts';
+import { useAppDispatch } from '../../data/store.ts';
+import { usePrinter, useSettings } from '../hooks/useSettings.ts';
+import styles from './photo.module.css';
 
 const PATCHES = [
   ['white', 'White'],

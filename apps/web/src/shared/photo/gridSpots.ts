@@ -1,4 +1,4 @@
-import { type Spot } from '../../../workers/photo.protocol.ts';
+import { type Spot } from '../../workers/photo.protocol.ts';
 
 export interface GridCorners {
   readonly first: Spot;

@@ -1,9 +1,9 @@
 import { Button } from 'antd';
 import { useState } from 'react';
-import { type Spot } from '../../../workers/photo.protocol.ts';
-import { NumberField } from '../../../shared/ui/NumberField.tsx';
+import { type Spot } from '../../workers/photo.protocol.ts';
+import { NumberField } from '../ui/NumberField.tsx';
 import { gridSpots } from './gridSpots.ts';
-import styles from './result.module.css';
+import styles from './photo.module.css';
 
 /** Fewer bars are tapped as fast as a grid is told. */
 const WORTH = 4;
@@ -17,8 +17,9 @@ export function GridField(props: {
   readonly onPlace: (spots: ReadonlyMap<string, Spot>) => void;
 }) {
   const { ids, names, spots, onPlace } = props;
-  const [columns, setColumns] = useState(Math.min(START_COLUMNS, ids.length));
+  const [told, setColumns] = useState(START_COLUMNS);
   if (ids.length < WORTH) return null;
+  const columns = Math.min(told, ids.length);
   const [first, last] = [spots.get(ids[0]!), spots.get(ids.at(-1)!)];
   const end = ids[Math.min(columns, ids.length) - 1]!;
   const placed =

@@ -1,6 +1,6 @@
 import { type KeyboardEvent, type MouseEvent, useEffect, useRef } from 'react';
-import { type OpenedPicture, type Spot } from '../../../workers/photo.protocol.ts';
-import styles from './result.module.css';
+import { type OpenedPicture, type Spot } from '../../workers/photo.protocol.ts';
+import styles from './photo.module.css';
 
 /** Something that is tapped in the photo: a patch of the card, or a bar. */
 export interface PhotoTarget {
