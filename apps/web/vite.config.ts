@@ -129,7 +129,7 @@ const LATE =
 const PARTS =
   /apps.web.src.(shared|data|workers)|packages.contract|^vite|core.src.(units|colour|material)|bench.steps\.ts/;
 const OWN_CHUNK =
-  /shared.(form|settings|axis|photo)|SortableList|ListRoom|ColourPicker|DayField|PlainTable|shared.batches.DueReadings|data.(benchLogs?|outbox|log|record|media|ledger|calendar|book)\.ts/;
+  /shared.(form|settings|axis|photo)|SortableList|ListRoom|ColourPicker|DayField|PlainTable|BarEffect|FileButton|shared.batches.DueReadings|data.(benchLogs?|outbox|log|record|media|ledger|calendar|book)\.ts/;
 
 /** What parts of the result have in common. */
 const RESULT = /rooms.bench.result|data.record\.ts|core.src.(evidence|record|causes)/;

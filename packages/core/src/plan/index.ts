@@ -19,7 +19,7 @@ export {
   setTotalOils,
   useRecipe,
 } from './edit/base.ts';
-export { type GelHabit, type LearntBase, sameLearntBase } from './learntBase.ts';
+export { type GelHabit, isBaseTold, type LearntBase, sameLearntBase } from './learntBase.ts';
 export {
   addEmbed,
   addEmbedDose,

@@ -19,5 +19,8 @@ export interface LearntBase {
   readonly gel?: GelHabit;
 }
 
+/** Whether bare bars have told of its colour, and not only batches of how it behaves. */
+export const isBaseTold = (learnt: LearntBase | null | undefined): boolean => (learnt?.readings ?? 0) > 0;
+
 export const sameLearntBase = (a: LearntBase | undefined, b: LearntBase | undefined): boolean =>
   a?.version === b?.version;

@@ -4,7 +4,14 @@ import { colourFromWords, labD65FromHex } from '../colour/index.ts';
 import { candidatesOf, matchColour, POT_LIMITS } from '../match/index.ts';
 import { startingShelf } from '../material/catalogue/index.ts';
 import { cured, CURED_HOURS, predictLab } from '../pigment/index.ts';
-import { emptyPlan, type LearntBase, type Plan, potsFromPalette, setLearntBase } from '../plan/index.ts';
+import {
+  emptyPlan,
+  isBaseTold,
+  type LearntBase,
+  type Plan,
+  potsFromPalette,
+  setLearntBase,
+} from '../plan/index.ts';
 import { tenthGramScale, shelfItem } from '../testing/plans.ts';
 import { grams } from '../units/index.ts';
 import { recipeOf, STARTING_BASES } from './bases.ts';
@@ -137,6 +144,12 @@ it('counts on the base as bars told it', () => {
   expect(tip!.sentence).toContain('the bare base (now from 6 of your bars)');
   expect(tip!.repairs![0]!.apply(told).base.learnt!.version).toBe(4);
   expect(tips({ ...learnt, version: 5, readings: 0 })[0]!.sentence).toContain('how it gels, ages and browns');
+  expect([undefined, null, { ...learnt, readings: 0 }, { ...learnt, readings: 1 }].map(isBaseTold)).toEqual([
+    false,
+    false,
+    false,
+    true,
+  ]);
   expect(tips(null)[0]!.repairs![0]!.apply(told).base.learnt).toBeUndefined();
 });
 

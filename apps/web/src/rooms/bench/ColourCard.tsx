@@ -4,7 +4,7 @@ import { memo } from 'react';
 import { bareComposition, potComposition, potDoubt } from '@kleur/core/balance';
 import { deltaE00 } from '@kleur/core/colour';
 import { type Doubt } from '@kleur/core/material';
-import { type Plan } from '@kleur/core/plan';
+import { isBaseTold, type Plan } from '@kleur/core/plan';
 import { doubtText } from '../../shared/doubtText.ts';
 import { teeth } from '../../shared/ui/Teeth.tsx';
 import * as why from '@kleur/core/why';
@@ -58,7 +58,7 @@ function useOfDoubt(potId: string | null, say: (doubt: Doubt, plan: Plan) => str
 function DoubtLine({ potId }: { readonly potId: string | null }) {
   const print = usePrinter();
   const text = useOfDoubt(potId, (doubt, { base }) =>
-    doubtText(doubt, doubt.deltaE, base.learnt !== undefined, print),
+    doubtText(doubt, doubt.deltaE, isBaseTold(base.learnt), print),
   );
   return <p className="soft doubt">{text}</p>;
 }

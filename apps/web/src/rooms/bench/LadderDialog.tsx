@@ -2,10 +2,13 @@ import { Modal, Segmented, Select } from 'antd';
 import { useMemo, useState } from 'react';
 import { potCanvas } from '@kleur/core/balance';
 import { screenColourFromLabD65 } from '@kleur/core/colour';
+import { doubtOf } from '@kleur/core/material';
 import { type Ladder, LADDER_POTS, type Ladders, solveLadders } from '@kleur/core/match';
-import { type Plan, PLAN_LIMITS, type Pot, type Rung, writeLadder } from '@kleur/core/plan';
+import { isBaseTold, type Plan, PLAN_LIMITS, type Pot, type Rung, writeLadder } from '@kleur/core/plan';
+import { doubtText } from '../../shared/doubtText.ts';
 import { usePrinter } from '../../shared/hooks/useSettings.ts';
 import { NumberField } from '../../shared/ui/NumberField.tsx';
+import { teeth } from '../../shared/ui/Teeth.tsx';
 import { useEdit } from './state/useEdit.ts';
 import { newId } from '../../data/newId.ts';
 import { usePlan, usePlanGel } from './state/useDerived.ts';
@@ -62,6 +65,14 @@ export function LadderDialog({ potId, onClose }: { readonly potId: string; reado
       pots: count,
     });
   }, [plan, a, found, count, gel]);
+  const doubtAt = (doses: readonly number[]) =>
+    doubtOf(
+      potCanvas(plan, a!),
+      found!.materials.flatMap(({ optics, curve = null }, i) =>
+        doses[i]! > 0 ? [{ optics: optics!, curve, dose: doses[i]! }] : [],
+      ),
+      curedStage(gel),
+    );
   const room = plan.pots.length + count - 2 <= PLAN_LIMITS.pots;
   return (
     <Modal
@@ -118,13 +129,19 @@ export function LadderDialog({ potId, onClose }: { readonly potId: string; reado
               {label} <span className="soft">{how}</span>
             </h3>
             <div className="rung-row">
-              {ladders[name].labs.map((lab, i) => (
-                <i
-                  key={i}
-                  style={{ background: screenColourFromLabD65(lab).hex }}
-                  title={ladders[name].doses[i]!.map((d) => print.significant(d, 2)).join(' + ') + ' g/kg'}
-                />
-              ))}
+              {ladders[name].labs.map((lab, i) => {
+                const doses = ladders[name].doses[i]!;
+                const doubt = doubtAt(doses);
+                return (
+                  <i
+                    key={i}
+                    style={{ background: screenColourFromLabD65(lab).hex }}
+                    title={`${doses.map((d) => print.significant(d, 2)).join(' + ')} g/kg. ${doubtText(doubt, doubt.deltaE, isBaseTold(plan.base.learnt), print)}`}
+                  >
+                    {teeth(doubt)}
+                  </i>
+                );
+              })}
             </div>
             <p className="figure soft small rung-steps">
               {ladders[name].steps.map((s, i) => (

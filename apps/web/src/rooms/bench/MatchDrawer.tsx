@@ -4,6 +4,7 @@ import { potComposition } from '@kleur/core/balance';
 import { labD65FromHex, type LabD65, screenColourFromLabD65 } from '@kleur/core/colour';
 import { type Adjusted, type Direction, DIRECTIONS, type MatchResult, type Recipe } from '@kleur/core/match';
 import { predictColour } from '@kleur/core/pigment';
+import { isBaseTold } from '@kleur/core/plan';
 import { type PrepPot } from '@kleur/core/work';
 import { useBatchesQuery } from '../../data/batches.ts';
 import { usePalettesQuery } from '../../data/palettes.ts';
@@ -158,7 +159,7 @@ export function MatchDrawer({ pot, without, onClose }: MatchDrawerProps) {
                 shelf={shelf}
                 potOils={pot.oils}
                 gelled={gel > 0.5}
-                isBaseTold={plan.base.learnt !== undefined}
+                isBaseTold={isBaseTold(plan.base.learnt)}
                 adding={rescue}
                 onUse={() => {
                   use(r);

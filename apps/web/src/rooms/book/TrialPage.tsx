@@ -6,7 +6,7 @@ import { colourWords, screenColourFromLabD65 } from '@kleur/core/colour';
 import { TRIAL_LIMITS } from '@kleur/core/evidence';
 import { doubtOf, isColourant, isWhitener, type Material } from '@kleur/core/material';
 import { cured, predictLab, referenceCanvas } from '@kleur/core/pigment';
-import { type LearntBase } from '@kleur/core/plan';
+import { isBaseTold, type LearntBase } from '@kleur/core/plan';
 import { cupName, recipeOf, STARTING_BASES, startTrial } from '@kleur/core/start';
 import { failureOf } from '../../data/api.ts';
 import { useCreateBatchMutation } from '../../data/batches.ts';
@@ -267,7 +267,7 @@ function Proposed(props: {
                 <i
                   className={styles.chip}
                   style={{ background: screenColourFromLabD65(lab).hex }}
-                  title={`${colourWords(lab)}, ${doubtText(doubt, doubt.deltaE, learnt !== null, print)}`}
+                  title={`${colourWords(lab)}, ${doubtText(doubt, doubt.deltaE, isBaseTold(learnt), print)}`}
                 >
                   {teeth(doubt)}
                 </i>{' '}

@@ -3,7 +3,7 @@ import { Button } from 'antd';
 import { lazy, Suspense, useState } from 'react';
 import { labD65FromHex, screenColourFromLabD65 } from '@kleur/core/colour';
 import { type PaletteFile } from '@kleur/core/formats';
-import { PLAN_LIMITS } from '@kleur/core/plan';
+import { isBaseTold, PLAN_LIMITS } from '@kleur/core/plan';
 import { failureOf } from '../../../data/api.ts';
 import { useCreatePaletteMutation } from '../../../data/palettes.ts';
 import { useAppDispatch } from '../../../data/store.ts';
@@ -123,7 +123,7 @@ export function PaletteRow({
                 role="img"
                 aria-label={reach ? `Within reach: ${reach.hex}` : 'Working out the colour…'}
                 data-hex={reach?.hex}
-                title={best && doubtText(best.evidence, best.doubt, plan.base.learnt !== undefined, print)}
+                title={best && doubtText(best.evidence, best.doubt, isBaseTold(plan.base.learnt), print)}
               >
                 {best && teeth({ deltaE: best.doubt, range: best.range })}
               </div>
