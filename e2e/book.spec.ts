@@ -36,6 +36,12 @@ test('bars that were read are learnt from, taken over, and told in a plan that w
   await page.goto('/book/titanium-dioxide-oil');
   await page.getByRole('button', { name: 'Back to the shelf default' }).click();
   await expect(page.getByText(/^Shelf default, a guess/)).toBeVisible();
+
+  // When the batches gel was learnt from their cuts; it went along, and can be forgotten by itself.
+  await page.goto('/book');
+  await expect(page.getByRole('list', { name: 'How your soap behaves' })).toContainText('from 3 batches');
+  await page.getByRole('button', { name: 'Forget how it behaves' }).click();
+  await expect(page.getByRole('list', { name: 'How your soap behaves' })).toBeHidden();
 });
 
 test('a test is planned from the bars that teach most, read with the reader, and changes what is foretold', async ({

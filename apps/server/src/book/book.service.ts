@@ -23,7 +23,7 @@ import {
 } from '@kleur/core/evidence';
 import { type FitMaterial, type FitProblem, type FitResult, type FittedReading } from '@kleur/core/fit';
 import { cured, type FittedBase, predictLab, referenceCanvas } from '@kleur/core/pigment';
-import { type GelHabit, type LearntBase } from '@kleur/core/plan';
+import { type GelHabit, isBaseTold, type LearntBase } from '@kleur/core/plan';
 import { CatalogueService } from '../catalogue/catalogue.service.ts';
 import { LearningsService } from '../catalogue/learnings.service.ts';
 import { HeavyService } from '../heavy/heavy.service.ts';
@@ -52,7 +52,7 @@ export class BookService {
     private readonly heavy: HeavyService,
   ) {}
 
-  /** What all readings together say of the shelf's curves, and the bare ones of the base. */
+  /** What all readings together say of the shelf's curves and of the base. */
   async fit(): Promise<BookFit> {
     const worked = await this.worked();
     const { id, result, bare, gel, problem } = worked;
@@ -213,7 +213,7 @@ export class BookService {
     return {
       materials,
       readings,
-      // Without a bare bar the base cannot be told from the colourants on it.
+      // Without a bare bar its cured colour cannot be told from the colourants on it.
       holdsBase: !readings.some(isBare),
     };
   }
@@ -222,7 +222,7 @@ export class BookService {
 /** Whether bars, or cuts, say more of the base than is known of it: without a bare one, how it gels, ages and browns. */
 function tellsOfBase({ bare, gel, result }: Worked, known: LearntBase | null): boolean {
   if (bare > 0) return true;
-  if (known && known.readings > 0) return false;
+  if (isBaseTold(known)) return false;
   const { browning, fresh } = baseHabits(result.base);
   return gel !== null || browning !== null || fresh !== null;
 }

@@ -1,7 +1,7 @@
 import { type Material } from '../material/material.ts';
 import { type Optics } from '../pigment/optics.ts';
 import { refreshMaterial, setLearntBase } from '../plan/edit/index.ts';
-import { sameLearntBase } from '../plan/learntBase.ts';
+import { isBaseTold, sameLearntBase } from '../plan/learntBase.ts';
 import { type Plan } from '../plan/plan.ts';
 import { type Printer } from '../units/printer.ts';
 import { type Check, type CheckLevel, type CheckPlace, type PlanFacts } from './check.ts';
@@ -130,7 +130,7 @@ export function checkShelfDiffers({ plan, shelf, learnt, made, print }: PlanFact
 
 const baseText = (learnt: PlanFacts['learnt']): string =>
   learnt
-    ? learnt.readings === 0
+    ? !isBaseTold(learnt)
       ? 'the bare base (how it gels, ages and browns, now from your batches)'
       : `the bare base (now from ${learnt.readings === 1 ? 'one of your bars' : `${learnt.readings} of your bars`})`
     : 'the bare base (the reference again)';

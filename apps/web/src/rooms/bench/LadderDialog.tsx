@@ -4,6 +4,7 @@ import { potCanvas } from '@kleur/core/balance';
 import { screenColourFromLabD65 } from '@kleur/core/colour';
 import { doubtOf } from '@kleur/core/material';
 import { type Ladder, LADDER_POTS, type Ladders, solveLadders } from '@kleur/core/match';
+import { referenceCanvas } from '@kleur/core/pigment';
 import { isBaseTold, type Plan, PLAN_LIMITS, type Pot, type Rung, writeLadder } from '@kleur/core/plan';
 import { doubtText } from '../../shared/doubtText.ts';
 import { usePrinter } from '../../shared/hooks/useSettings.ts';
@@ -54,20 +55,21 @@ export function LadderDialog({ potId, onClose }: { readonly potId: string; reado
   const a = plan.pots.find((p) => p.id === potId);
   const b = plan.pots.find((p) => p.id === otherId);
   const found = useMemo(() => (a && b ? between(plan, a, b) : null), [plan, a, b]);
+  const canvas = useMemo(() => (a ? potCanvas(plan, a) : referenceCanvas), [plan, a]);
   const ladders = useMemo(() => {
-    if (!a || !found) return null;
+    if (!found) return null;
     return solveLadders({
-      canvas: potCanvas(plan, a),
+      canvas,
       stage: curedStage(gel),
       colourants: found.materials.map((m) => m.optics!),
       from: found.from,
       to: found.to,
       pots: count,
     });
-  }, [plan, a, found, count, gel]);
+  }, [canvas, found, count, gel]);
   const doubtAt = (doses: readonly number[]) =>
     doubtOf(
-      potCanvas(plan, a!),
+      canvas,
       found!.materials.flatMap(({ optics, curve = null }, i) =>
         doses[i]! > 0 ? [{ optics: optics!, curve, dose: doses[i]! }] : [],
       ),

@@ -2,7 +2,7 @@ import { Button } from 'antd';
 import { type BookEntry, type BookFit } from '@kleur/contract';
 import { type LabD65, screenColourFromLabD65 } from '@kleur/core/colour';
 import { cured, predictLab, referenceCanvas } from '@kleur/core/pigment';
-import { type LearntBase } from '@kleur/core/plan';
+import { isBaseTold, type LearntBase } from '@kleur/core/plan';
 import { usePrinter } from '../../shared/hooks/useSettings.ts';
 import styles from './book.module.css';
 import { baseEvidence, habitLines, type Habits } from './bookOf.ts';
@@ -53,7 +53,7 @@ export function BaseLine(props: {
         )}
         {learnt && (
           <Button loading={takeOver.busy} onClick={() => void takeOver.forgetBase()}>
-            Back to the reference base
+            {isBaseTold(learnt) ? 'Back to the reference base' : 'Forget how it behaves'}
           </Button>
         )}
       </div>

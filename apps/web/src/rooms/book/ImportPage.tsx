@@ -7,10 +7,10 @@ import { CURED_HOURS } from '@kleur/core/pigment';
 import { failureOf } from '../../data/api.ts';
 import { useAddBarsMutation, useBookQuery } from '../../data/book.ts';
 import { useMaterialsQuery } from '../../data/materials.ts';
-import { newId } from '../../data/newId.ts';
 import { useNotices } from '../../shared/hooks/useNotices.ts';
 import { FileButton } from '../../shared/ui/FileButton.tsx';
 import { FileOutlined } from '../../shared/ui/icons.tsx';
+import { newBarId } from './barForm.ts';
 import { BarPreview } from './BarPreview.tsx';
 import styles from './book.module.css';
 import { FileColumns } from './FileColumns.tsx';
@@ -44,7 +44,7 @@ export function ImportPage() {
     return new Map([...same].map(([key, id]) => [key, told.get(key) ?? id]));
   }, [bars, shelf, told]);
   const imported = useMemo(
-    () => importedBars(bars ?? [], names, wish, book?.readings ?? [], dayjs().format('YYYY-MM-DD'), longId),
+    () => importedBars(bars ?? [], names, wish, book?.readings ?? [], dayjs().format('YYYY-MM-DD'), newBarId),
     [bars, names, wish, book],
   );
   const kept = imported.flatMap((i) => (i.write ? [i.write] : []));
@@ -122,5 +122,4 @@ export function ImportPage() {
   );
 }
 
-const longId = (): string => `${newId()}${newId()}`;
 const hasCurve = (m: MaterialWire): boolean => m.optics !== null;

@@ -93,6 +93,9 @@ export function PhotoPage() {
       <PhotoDesk
         photo={photo}
         problem={problem}
+        onOpen={() => {
+          setProblem('');
+        }}
         bars={bars.map((bar, i) => ({ id: bar.id, name: nameOf(bar, i), problem: doseProblem(bar.rows) }))}
       >
         <NumberField

@@ -1,6 +1,6 @@
 import { type BookEntry, type MaterialWire } from '@kleur/contract';
 import { type FittedBase } from '@kleur/core/pigment';
-import { type GelHabit, type LearntBase } from '@kleur/core/plan';
+import { type GelHabit, isBaseTold, type LearntBase } from '@kleur/core/plan';
 import { baseHabits } from '@kleur/core/evidence';
 import { type Printer } from '@kleur/core/units';
 import { isColourant } from '@kleur/core/material';
@@ -61,7 +61,7 @@ export function evidenceOf({ curve }: MaterialWire, bars: number): string {
 
 /** What is known of the bare base, in one sentence. */
 export function baseEvidence(learnt: LearntBase | null, bars: number): string {
-  if (learnt && learnt.readings > 0)
+  if (learnt && isBaseTold(learnt))
     return `From ${learnt.readings === 1 ? 'one bare bar' : `${learnt.readings} bare bars`} of yours`;
   const guess = 'The reference base, a guess';
   return bars === 0

@@ -38,10 +38,12 @@ export function PhotoDesk(props: {
   }[];
   /** What did not work when the bars were kept; empty for nothing. */
   readonly problem: string;
+  /** Another photo was chosen. */
+  readonly onOpen: () => void;
   /** Fields beside those of the photo itself. */
   readonly children: ReactNode;
 }) {
-  const { photo, bars, problem, children } = props;
+  const { photo, bars, problem, onOpen, children } = props;
   const { picture, spots, place } = photo;
   const { card } = useSettings();
   const [active, setActive] = useState('white');
@@ -54,6 +56,7 @@ export function PhotoDesk(props: {
   ];
   const open = (file: File): void => {
     setActive('white');
+    onOpen();
     void photo.open(file);
   };
   const put = (id: string, spot: Spot, tapped: boolean): void => {

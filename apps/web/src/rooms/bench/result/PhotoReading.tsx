@@ -99,6 +99,9 @@ export function PhotoReading(props: {
       <PhotoDesk
         photo={photo}
         problem={problem}
+        onOpen={() => {
+          setProblem('');
+        }}
         bars={pots.map(({ id, name }) => ({
           id,
           name,
