@@ -1,7 +1,8 @@
 import { deltaE00 } from '../colour/deltaE00.ts';
 import { type LabD65 } from '../colour/lab.ts';
+import { localMetric } from '../colour/metric.ts';
 import { type Canvas, type FittedBase, referenceCanvas } from '../pigment/canvas.ts';
-import { createMixer } from '../pigment/mixer.ts';
+import { createMixer, predictLab } from '../pigment/mixer.ts';
 import { type FittedTerms, type Optics } from '../pigment/optics.ts';
 import { cured } from '../pigment/stage.ts';
 import { seededRandom } from '../numerics/random.ts';
@@ -66,6 +67,43 @@ it.each([
     const best = starts.sort((a, b) => a.cost - b.cost)[0]!;
     // Three numbers, three doses: what it found must look the same through the mixer, not only through its own tables.
     expect(deltaE00(labOf(solver.dosesOf(best)), target)).toBeLessThan(0.15);
+  }
+});
+
+it('looks at a recipe as a prediction does, whatever glows, mirrors or lies in specks', () => {
+  const random = seededRandom(8);
+  const given = [
+    { id: 'poppy-seed', optics: shelfItem('poppy-seed').optics!, dose: 6 },
+    { id: 'mica-dome', optics: shelf[3]!.optics, dose: 4 },
+    { id: 'mica-dome', optics: shelf[3]!.optics, dose: 1 },
+  ];
+  const all = [...shelf, candidate('neon-yellow')];
+  const target: LabD65 = [60, 20, 10];
+  const solver = createSolver(canvas, all, cured(0.4), target, given);
+  const M = localMetric(target);
+  for (const ids of [
+    [0, 4],
+    [3, 5],
+    [1, 3, 4],
+    [2, 4, 5],
+    [0, 1, 2],
+  ]) {
+    const v = ids.map(() => 0.1 + 0.8 * random());
+    const added = solver.dosesOf({ ids, v });
+    const parts = [
+      ...ids.map((i, n) => ({
+        optics: all[i]!.optics,
+        dose: added[n]! + (all[i]!.id === 'mica-dome' ? 5 : 0),
+      })),
+      ...(ids.includes(3) ? given.slice(0, 1) : [given[0]!, { ...given[1]!, dose: 5 }]),
+    ];
+    const [L, a, b] = predictLab(canvas, parts, cured(0.4));
+    const off = [L - target[0], a - target[1], b - target[2]];
+    const cost = [0, 3, 6].reduce(
+      (sum, row) => sum + off.reduce((along, d, i) => along + M[row + i]! * d, 0) ** 2,
+      0,
+    );
+    expect(solver.cost(ids, v)).toBeCloseTo(cost, 6);
   }
 });
 

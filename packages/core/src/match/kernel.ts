@@ -1,5 +1,6 @@
 import { BAND_COUNT, type Spectrum } from '../colour/bands.ts';
 import { type TristimulusWeights } from '../colour/observer.ts';
+import { type Body, type BodySlope } from '../pigment/glow.ts';
 import { type OpaqueBands, opaqueBands, opaqueSlopes } from '../pigment/opaque.ts';
 
 /** What the search mixes: the canvas with what is given in it, and every candidate at the stage. */
@@ -22,9 +23,8 @@ const R = new Float64Array(BAND_COUNT);
 const bands: OpaqueBands = { R, root: new Float64Array(BAND_COUNT), inverse: new Float64Array(BAND_COUNT) };
 
 /**
- * Mixes a subset at effective doses (`e` for absorption, `f` for scattering, which is multiplied by `packed`) and adds up
- * the ratios to white, into `xyz` (3). Short passes over whole
- * spectra: they compile to far better code than one loop over bands with a loop over colourants inside.
+ * Mixes a subset at effective doses (`e` for absorption, `f` for scattering, which is multiplied by `packed`). Short passes
+ * over whole spectra: they compile to far better code than one loop over bands with a loop over colourants inside.
  */
 export function mixSubset(
   t: SearchTables,
@@ -32,9 +32,8 @@ export function mixSubset(
   e: Float64Array,
   f: Float64Array,
   packed: number,
-  xyz: Float64Array,
 ): void {
-  const { kBase, sBase, ratios } = t;
+  const { kBase, sBase } = t;
   for (let b = 0; b < BAND_COUNT; b++) {
     K[b] = kBase[b]!;
     S[b] = sBase[b]!;
@@ -42,6 +41,17 @@ export function mixSubset(
   for (let j = 0; j < ids.length; j++) addColourant(t.k, t.s, ids[j]! * BAND_COUNT, e[j]!, f[j]!);
   if (packed !== 1) for (let b = 0; b < BAND_COUNT; b++) S[b] = S[b]! * packed;
   opaqueBands(K, S, bands, t.inner);
+}
+
+/** The last mix. What is written to its reflectance is what the eye is shown. */
+export const lastMix = (t: SearchTables): Body => ({ K, S, R, inner: t.inner });
+
+/** Adds up the ratios to white of the last mix, into `xyz` (3). */
+export const ratiosOfMix = ({ ratios }: SearchTables, xyz: Float64Array): void => {
+  addRatios(R, ratios, xyz, 0);
+};
+
+function addRatios(R: Spectrum, ratios: TristimulusWeights, xyz: Float64Array, at: number): void {
   let x = 0;
   let y = 0;
   let z = 0;
@@ -51,9 +61,9 @@ export function mixSubset(
     y += r * ratios.y[b]!;
     z += r * ratios.z[b]!;
   }
-  xyz[0] = x;
-  xyz[1] = y;
-  xyz[2] = z;
+  xyz[at] = x;
+  xyz[at + 1] = y;
+  xyz[at + 2] = z;
 }
 
 function addColourant(k: Float64Array, s: Float64Array, from: number, e: number, f: number): void {
@@ -61,14 +71,6 @@ function addColourant(k: Float64Array, s: Float64Array, from: number, e: number,
     K[b] = K[b]! + e * k[from + b]!;
     S[b] = S[b]! + f * s[from + b]!;
   }
-}
-
-/** Light that one of the mixed colourants takes in up to a band, of what the mix absorbs. */
-export function lightTaken(t: SearchTables, id: number, e: number, last: number): number {
-  const from = id * BAND_COUNT;
-  let taken = 0;
-  for (let b = 0; b <= last; b++) taken += ((1 - R[b]!) * e * t.k[from + b]!) / K[b]!;
-  return taken;
 }
 
 const dK = new Float64Array(BAND_COUNT);
@@ -115,3 +117,33 @@ function derivativeOf(
   out[at + 1] = y;
   out[at + 2] = z;
 }
+
+/** The last mix's own derivatives by the same, band by band. @param out one for each of its colourants, written */
+export function bodySlopes(
+  t: SearchTables,
+  ids: readonly number[],
+  slopes: ScatterSlopes,
+  out: readonly BodySlope[],
+): void {
+  opaqueSlopes(K, S, bands, dK, dS, t.inner);
+  ids.forEach((id, j) => {
+    const from = id * BAND_COUNT;
+    const by = out[j]!;
+    for (let b = 0; b < BAND_COUNT; b++) {
+      const k = (by.K[b] = t.k[from + b]!);
+      const s = (by.S[b] = slopes.own[j]! * t.s[from + b]! + slopes.all[j]! * S[b]!);
+      by.R[b] = dK[b]! * k + dS[b]! * s;
+    }
+  });
+}
+
+/** Derivatives of the ratios to white from those of the reflectance, into `out` (3 each). */
+export const ratioSlopes = (
+  { ratios }: SearchTables,
+  slopes: readonly BodySlope[],
+  out: Float64Array,
+): void => {
+  slopes.forEach(({ R: by }, j) => {
+    addRatios(by, ratios, out, j * 3);
+  });
+};

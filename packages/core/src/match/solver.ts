@@ -3,11 +3,20 @@ import { labF, labFSlope, type LabD65 } from '../colour/lab.ts';
 import { viewingD65 } from '../colour/observer.ts';
 import { createDescent, type DescentRules } from '../numerics/leastSquares.ts';
 import { type Canvas, canvasAbsorption, canvasScatter, surfaceOf } from '../pigment/canvas.ts';
-import { createMixer, emissionBand, type Mixer } from '../pigment/mixer.ts';
+import { type BodySlope } from '../pigment/glow.ts';
 import { absorptionAt, effectiveDose, scatterSaturationOf } from '../pigment/optics.ts';
+import { createSpecials, isSpecial, type SpecialPart } from '../pigment/special.ts';
 import { type Stage } from '../pigment/stage.ts';
 import { type Candidate, type GivenDose } from './candidates.ts';
-import { derivatives, lightTaken, mixSubset, type SearchTables } from './kernel.ts';
+import {
+  bodySlopes,
+  derivatives,
+  lastMix,
+  mixSubset,
+  ratioSlopes,
+  ratiosOfMix,
+  type SearchTables,
+} from './kernel.ts';
 import { localMetric } from '../colour/metric.ts';
 
 /** Most colourants in one recipe. */
@@ -48,7 +57,7 @@ const RULES: Omit<DescentRules, 'lower'> = {
 /**
  * Finds the doses of a given subset of candidates that come nearest to a target. Levenberg–Marquardt on the
  * square root of the effective dose, in which the eye's response is about even, with analytic derivatives of
- * the mixing model; fluorescents get numeric ones. All buffers are its own.
+ * the whole model. All buffers are its own.
  */
 export interface Solver {
   readonly count: number;
@@ -117,6 +126,9 @@ export function createSolver(
   const J = new Float64Array(3 * MOST_PARTS);
   const e = new Float64Array(MOST_PARTS);
   const f = new Float64Array(MOST_PARTS);
+  /** Doses in the pot, g/kg, and by how much they grow with the effective ones. */
+  const doses = new Float64Array(MOST_PARTS);
+  const doseSlopes = new Float64Array(MOST_PARTS);
   const slopes = { own: new Float64Array(MOST_PARTS), all: new Float64Array(MOST_PARTS) };
   /** Whether absorption and scattering of what is mixed go the same way, as those of default curves do. */
   const isPlain = load === 0 && candidates.every((c) => !c.optics.terms);
@@ -124,45 +136,42 @@ export function createSolver(
   const xyz = new Float64Array(3);
   const dXyz = new Float64Array(3 * MOST_PARTS);
 
-  // What a fluorescent gives back, as the tristimulus ratios of its whole band.
-  const emitters = candidates.map(({ optics: { emission, terms } }) => {
-    if (!emission || terms) return null;
-    const { shape, last, efficiency } = emissionBand(emission);
-    const seen = (w: Float64Array): number => efficiency * shape.reduce((sum, v, b) => sum + v * w[b]!, 0);
-    return { last, x: seen(ratios.x), y: seen(ratios.y), z: seen(ratios.z) };
+  const givenParts = given.flatMap(({ id, optics }, n) => {
+    if (!isSpecial(optics) || given.findIndex((g) => g.id === id) !== n) return [];
+    const dose = thereOf(id);
+    const e = effectiveDose(dose, optics.saturation);
+    const curve = absorptionAt(optics, stage, new Float64Array(BAND_COUNT));
+    return [{ id, part: { optics, k: curve, slope: -1, e, dose, doseSlope: 0 } }];
   });
-  // Fluorescents, plates and specks that are in the pot already go through the full mixer, as do candidates that glow
-  // under the surface or mirror.
-  const givenSpecial = given.some(
-    (g) => g.optics.emission !== null || g.optics.specks !== null || g.optics.terms?.sheen,
-  );
-  const isSlow = candidates.map(({ optics: { emission, terms } }) =>
-    Boolean(terms && (emission !== null || terms.sheen)),
-  );
-  const mixers = new Map<string, Mixer>();
-  const doses = new Float64Array(MOST_PARTS + given.length);
-  const lab = new Float64Array(3);
+  const ownParts = candidates.map(({ optics }, i): SpecialPart | null => {
+    const curve = k.subarray(i * BAND_COUNT, (i + 1) * BAND_COUNT);
+    return isSpecial(optics) ? { optics, k: curve, slope: -1, e: 0, dose: 0, doseSlope: 0 } : null;
+  });
+  const bodyBy: readonly BodySlope[] = Array.from({ length: MOST_PARTS }, () => ({
+    K: new Float64Array(BAND_COUNT),
+    S: new Float64Array(BAND_COUNT),
+    R: new Float64Array(BAND_COUNT),
+  }));
+  const specials = new Map<string, ReturnType<typeof createSpecials>>();
+
+  /** What fluorescents, specks and plates among a subset and what is there already do; null where there are none. */
+  function specialsOf(ids: readonly number[]): ReturnType<typeof createSpecials> | null {
+    if (givenParts.length === 0 && !ids.some((i) => ownParts[i])) return null;
+    const key = ids.join();
+    const known = specials.get(key);
+    if (known) return known;
+    const rest = givenParts.filter((g) => !ids.some((i) => candidates[i]!.id === g.id));
+    const made = createSpecials([...ids.flatMap((i) => ownParts[i] ?? []), ...rest.map((g) => g.part)]);
+    specials.set(key, made);
+    return made;
+  }
+
   /** The dose in the pot, there and added, that has an effect beyond what is there. */
   const wholeDose = (i: number, added: number): number => {
     const c = candidates[i]!.optics.saturation;
     const e = eThere[i]! + added;
     return c === null ? e : e / (1 - e / c);
   };
-
-  function slowResidual(ids: readonly number[], v: ArrayLike<number>): void {
-    const key = ids.join();
-    const rest = given.filter((g) => !ids.some((i) => candidates[i]!.id === g.id));
-    let mixer = mixers.get(key);
-    if (!mixer) {
-      const optics = [...ids.map((i) => candidates[i]!.optics), ...rest.map((g) => g.optics)];
-      mixer = createMixer(canvas, optics, stage);
-      mixers.set(key, mixer);
-    }
-    ids.forEach((i, n) => (doses[n] = wholeDose(i, eMax[i]! * v[n]! * v[n]!)));
-    rest.forEach((g, n) => (doses[ids.length + n] = g.dose));
-    mixer.lab(doses, lab);
-    toResidual(lab[0]!, lab[1]!, lab[2]!, r);
-  }
 
   function toResidual(L: number, a: number, b: number, out: Float64Array): void {
     const l = L - target[0];
@@ -173,24 +182,11 @@ export function createSolver(
     out[2] = M[7]! * da + M[8]! * db;
   }
 
-  function numericDerivatives(ids: readonly number[], v: ArrayLike<number>): number {
-    const moved = Array.from(v);
-    const cost = evaluate(ids, v, false);
-    const at = [r[0]!, r[1]!, r[2]!];
-    for (let j = 0; j < ids.length; j++) {
-      const h = v[j]! > 0.5 ? -1e-4 : 1e-4;
-      moved[j] = v[j]! + h;
-      evaluate(ids, moved, false);
-      moved[j] = v[j]!;
-      for (let q = 0; q < 3; q++) J[q * MOST_PARTS + j] = (r[q]! - at[q]!) / h;
-    }
-    r.set(at);
-    return cost;
-  }
-
   function plainDoses(n: number): number {
     for (let j = 0; j < n; j++) {
       f[j] = e[j]!;
+      doses[j] = e[j]!;
+      doseSlopes[j] = 1;
       slopes.own[j] = 1;
       slopes.all[j] = 0;
     }
@@ -208,14 +204,15 @@ export function createSolver(
       const limit = scatterSaturationOf(optics);
       f[j] = effectiveDose(dose, limit) - effectiveDose(before, limit);
       powder += dose - before;
+      doses[j] = dose;
       // By the effective dose: the dose itself grows by (1 − e/c)⁻² of it.
       const left = optics.saturation === null ? 1 : 1 - (there + e[j]!) / optics.saturation;
-      slopes.all[j] = 1 / (left * left);
-      slopes.own[j] = slopes.all[j]! / (limit === null ? 1 : (1 + dose / limit) ** 2);
+      doseSlopes[j] = 1 / (left * left);
+      slopes.own[j] = doseSlopes[j]! / (limit === null ? 1 : (1 + dose / limit) ** 2);
     }
     const packed = 1 / (1 + load * powder);
     for (let j = 0; j < ids.length; j++) {
-      slopes.all[j] = -load * packed * slopes.all[j]!;
+      slopes.all[j] = -load * packed * doseSlopes[j]!;
       slopes.own[j] = slopes.own[j]! * packed;
     }
     return packed;
@@ -224,40 +221,31 @@ export function createSolver(
   /** Residual at v and, when asked, its derivatives by v. Returns the squared length. */
   function evaluate(ids: readonly number[], v: ArrayLike<number>, derive: boolean): number {
     const n = ids.length;
-    let lit = false;
-    let slow = givenSpecial;
-    for (let j = 0; j < n; j++) {
-      if (emitters[ids[j]!]) lit = true;
-      if (isSlow[ids[j]!]) slow = true;
-    }
-    if (derive && (lit || slow)) return numericDerivatives(ids, v);
-    if (slow) {
-      slowResidual(ids, v);
-      return r[0]! * r[0]! + r[1]! * r[1]! + r[2]! * r[2]!;
-    }
     for (let j = 0; j < n; j++) e[j] = eMax[ids[j]!]! * v[j]! * v[j]!;
     const packed = isPlain ? plainDoses(n) : fittedDoses(ids);
-    mixSubset(tables, ids, e, f, packed, xyz);
+    mixSubset(tables, ids, e, f, packed);
+    const addSpecials = specialsOf(ids);
+    if (addSpecials) {
+      const by = derive ? bodyBy.slice(0, n) : [];
+      if (derive) bodySlopes(tables, ids, slopes, by);
+      ids.forEach((i, j) => {
+        const part = ownParts[i];
+        if (!part) return;
+        part.slope = j;
+        part.e = eThere[i]! + e[j]!;
+        part.dose = doses[j]!;
+        part.doseSlope = doseSlopes[j]!;
+      });
+      addSpecials(lastMix(tables), by);
+      if (derive) ratioSlopes(tables, by, dXyz);
+    } else if (derive) derivatives(tables, ids, slopes, dXyz);
+    ratiosOfMix(tables, xyz);
     // The same light in every band is the same share of white.
-    let x = xyz[0]! + gloss;
-    let y = xyz[1]! + gloss;
-    let z = xyz[2]! + gloss;
-    if (lit) {
-      for (let j = 0; j < n; j++) {
-        const emitter = emitters[ids[j]!];
-        if (!emitter) continue;
-        const taken = lightTaken(tables, ids[j]!, e[j]!, emitter.last);
-        x += taken * emitter.x;
-        y += taken * emitter.y;
-        z += taken * emitter.z;
-      }
-    }
-    const fx = labF(x);
-    const fy = labF(y);
-    const fz = labF(z);
+    const fx = labF(xyz[0]! + gloss);
+    const fy = labF(xyz[1]! + gloss);
+    const fz = labF(xyz[2]! + gloss);
     toResidual(116 * fy - 16, 500 * (fx - fy), 200 * (fy - fz), r);
     if (derive) {
-      derivatives(tables, ids, slopes, dXyz);
       const gx = labFSlope(fx);
       const gy = labFSlope(fy);
       const gz = labFSlope(fz);

@@ -8,7 +8,7 @@ export {
   predictReflectance,
 } from './composition.ts';
 export { justSeen, SEEN_FROM } from './justSeen.ts';
-export { createMixer, MAX_REFLECTANCE, type Mixer, predictLab } from './mixer.ts';
+export { createMixer, type Mixer, predictLab } from './mixer.ts';
 export { type Optics, type Shimmer } from './optics.ts';
 export {
   atCut,
@@ -20,4 +20,5 @@ export {
   type Stage,
   YEAR_HOURS,
 } from './stage.ts';
+export { MAX_REFLECTANCE } from './special.ts';
 export { createSpread, type CurveMode, defaultModes, type Spread } from './spread.ts';

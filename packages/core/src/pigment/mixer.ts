@@ -1,10 +1,10 @@
-import { BAND_COUNT, BAND_START_NM, BAND_STEP_NM, type Spectrum, spectrumFrom } from '../colour/bands.ts';
+import { BAND_COUNT, type Spectrum } from '../colour/bands.ts';
 import { labF, type LabD65 } from '../colour/lab.ts';
 import { type TristimulusWeights, viewingD65 } from '../colour/observer.ts';
 import { type Canvas, canvasAbsorption, canvasScatter, surfaceOf } from './canvas.ts';
-import { addGlow } from './glow.ts';
 import { surfacedReflectance } from './opaque.ts';
-import { absorptionAt, MAX_SPECK_AREA, type Optics, scatterSaturationOf } from './optics.ts';
+import { absorptionAt, type Optics, scatterSaturationOf } from './optics.ts';
+import { createSpecials, isSpecial, type SpecialPart } from './special.ts';
 import { type Stage } from './stage.ts';
 import { surfacePass } from './surface.ts';
 
@@ -47,13 +47,7 @@ export interface MixTables {
   readonly special: readonly Pick<Optics, 'emission' | 'specks' | 'terms'>[];
 }
 
-/** Fluorescence may lift a band above the light that falls on it, but not without bound. */
-export const MAX_REFLECTANCE = 1.5;
-
 const inverse = (dose: number | null): number => (dose === null ? 0 : 1 / dose);
-
-/** However many plates there are, most of the light gets in between them. */
-const MOST_SHEEN = 0.3;
 
 /** Tables of a canvas and some colourants at a stage. */
 export function mixTables(canvas: Canvas, colourants: readonly Optics[], stage: Stage): MixTables {
@@ -89,13 +83,13 @@ export const createMixer = (canvas: Canvas, colourants: readonly Optics[], stage
 
 /** Builds a mixer on given tables. */
 export function mixerOf(tables: MixTables): Mixer {
-  const { kBase, k, stride, saturation, scatterSaturation, special, load, gloss } = tables;
+  const { stride, saturation, scatterSaturation, special, load, gloss } = tables;
   const count = saturation.length;
-  const isPlain = special.every((o) => o.emission === null && o.specks === null && !o.terms?.sheen);
   const effective = new Float64Array(stride);
   // What scatters and what absorbs are one and the same until bars have told them apart.
   const scattering = scatterSaturation ? new Float64Array(stride) : effective;
   const spectrum = new Float64Array(BAND_COUNT);
+  const addSpecials = special.some(isSpecial) ? specialsOf(tables) : null;
 
   function reflectance(doses: ArrayLike<number>, out: Spectrum = new Float64Array(BAND_COUNT)): Spectrum {
     let powder = 0;
@@ -107,85 +101,9 @@ export function mixerOf(tables: MixTables): Mixer {
     }
     const packed = 1 / (1 + load * powder);
     mix(tables, effective, scattering, packed, out);
-    if (!isPlain) addSpecial(doses, packed, out);
+    if (addSpecials) addSpecials(doses, effective, scattering, packed, out);
     if (gloss !== 0) for (let b = 0; b < BAND_COUNT; b++) out[b] = out[b]! + gloss;
     return out;
-  }
-
-  const specked = special.flatMap(({ specks }, i) => (specks ? [{ i, specks }] : []));
-  const emitters = special.flatMap(({ emission, terms }, i) =>
-    emission && !terms ? [{ i, ...emissionBand(emission) }] : [],
-  );
-  const glowing = special.flatMap(({ emission, terms }, i) =>
-    emission && terms ? [{ i, emission, terms }] : [],
-  );
-  const mirrors = special.flatMap(({ terms }, i) => (terms?.sheen ? [{ i, ...terms.sheen }] : []));
-
-  /** Light taken in below its peak by a fluorescent comes back in its band, less what leaves as heat. */
-  function addSpecial(doses: ArrayLike<number>, packed: number, out: Spectrum): void {
-    if (glowing.length > 0) addGlows(doses, packed, out);
-    // All of them first, from the unlit colour: the order of the colourants must not matter.
-    const gains = emitters.map(({ i, last, efficiency }) => {
-      let taken = 0;
-      for (let b = 0; b <= last; b++) taken += (1 - out[b]!) * shareOfAbsorption(b, i);
-      return taken * efficiency;
-    });
-    emitters.forEach(({ shape }, n) => {
-      for (let b = 0; b < BAND_COUNT; b++)
-        out[b] = Math.min(MAX_REFLECTANCE, out[b]! + gains[n]! * shape[b]!);
-    });
-    addSpecks(doses, out);
-    if (mirrors.length > 0) addSheen(doses, out);
-  }
-
-  /** What is born under the surface, all of it from the unlit colour. */
-  function addGlows(doses: ArrayLike<number>, packed: number, out: Spectrum): void {
-    const K = new Float64Array(BAND_COUNT);
-    const S = new Float64Array(BAND_COUNT);
-    for (let b = 0; b < BAND_COUNT; b++) {
-      K[b] = kBase[b]!;
-      S[b] = tables.sBase[b]!;
-      for (let j = 0; j < count; j++) {
-        K[b] = K[b]! + effective[j]! * k[b * stride + j]!;
-        S[b] = S[b]! + scattering[j]! * tables.s[b * stride + j]!;
-      }
-      S[b] = S[b]! * packed;
-    }
-    const unlit = out.slice();
-    for (const { i, emission, terms } of glowing) {
-      const own = unlit.map((_, b) => effective[i]! * k[b * stride + i]!);
-      const gain = emission.efficiency / (1 + (terms.quench === null ? 0 : doses[i]! / terms.quench));
-      addGlow(emission, gain, { K, S, unlit, own, inner: tables.inner }, out);
-    }
-    for (let b = 0; b < BAND_COUNT; b++) out[b] = Math.min(MAX_REFLECTANCE, out[b]!);
-  }
-
-  /** Plates near the face mirror a share of the light before it gets in, and of what comes out. */
-  function addSheen(doses: ArrayLike<number>, out: Spectrum): void {
-    let share = 0;
-    for (const m of mirrors) share += m.share * (1 - Math.exp(-doses[m.i]! / m.dose));
-    const most = Math.min(MOST_SHEEN, share);
-    for (let b = 0; b < BAND_COUNT; b++) out[b] = most + (1 - most) ** 2 * out[b]!;
-  }
-
-  /** Specks lie side by side on the ground, whatever their order; what they would cover beyond the most, they share. */
-  function addSpecks(doses: ArrayLike<number>, out: Spectrum): void {
-    let wanted = 0;
-    for (const { i, specks } of specked) wanted += doses[i]! * specks.areaPerDose;
-    if (wanted === 0) return;
-    const covered = Math.min(MAX_SPECK_AREA, wanted);
-    for (let b = 0; b < BAND_COUNT; b++) {
-      let seen = out[b]! * (1 - covered);
-      for (const { i, specks } of specked)
-        seen += ((doses[i]! * specks.areaPerDose * covered) / wanted) * specks.reflectance[b]!;
-      out[b] = seen;
-    }
-  }
-
-  function shareOfAbsorption(b: number, i: number): number {
-    let K = kBase[b]!;
-    for (let j = 0; j < count; j++) K += effective[j]! * k[b * stride + j]!;
-    return (effective[i]! * k[b * stride + i]!) / K;
   }
 
   function lab(doses: ArrayLike<number>, out: Float64Array = new Float64Array(3)): Float64Array {
@@ -193,6 +111,43 @@ export function mixerOf(tables: MixTables): Mixer {
   }
 
   return { count, reflectance, lab };
+}
+
+/** What those colourants that glow, show as specks or mirror make of a mixture, which is mixed again for them. */
+function specialsOf({ kBase, sBase, inner, stride, k, s, special }: MixTables) {
+  const count = special.length;
+  const K = new Float64Array(BAND_COUNT);
+  const S = new Float64Array(BAND_COUNT);
+  const parts = special.flatMap((optics, i): (SpecialPart & { readonly i: number })[] =>
+    isSpecial(optics)
+      ? [{ i, optics, k: new Float64Array(BAND_COUNT), slope: -1, e: 0, dose: 0, doseSlope: 0 }]
+      : [],
+  );
+  const apply = createSpecials(parts);
+  return (
+    doses: ArrayLike<number>,
+    e: Float64Array,
+    f: Float64Array,
+    packed: number,
+    out: Spectrum,
+  ): void => {
+    for (let b = 0; b < BAND_COUNT; b++) {
+      const at = b * stride;
+      K[b] = kBase[b]!;
+      S[b] = sBase[b]!;
+      for (let i = 0; i < count; i++) {
+        K[b] = K[b]! + e[i]! * k[at + i]!;
+        S[b] = S[b]! + f[i]! * s[at + i]!;
+      }
+      S[b] = S[b]! * packed;
+      for (const part of parts) part.k[b] = k[at + part.i]!;
+    }
+    for (const part of parts) {
+      part.e = e[part.i]!;
+      part.dose = doses[part.i]!;
+    }
+    apply({ K, S, R: out, inner });
+  };
 }
 
 /**
@@ -245,29 +200,6 @@ function labOf(spectrum: Spectrum, ratios: TristimulusWeights, out: Float64Array
   out[1] = 500 * (fx - fy);
   out[2] = 200 * (fy - fz);
   return out;
-}
-
-interface EmissionBand {
-  readonly shape: Spectrum;
-  readonly last: number;
-  readonly efficiency: number;
-}
-const bands = new WeakMap<NonNullable<Optics['emission']>, EmissionBand>();
-
-/** A fluorescent's emission: normalised band (sums to 1), the last band that feeds it, and its efficiency. */
-export function emissionBand(emission: NonNullable<Optics['emission']>): EmissionBand {
-  const known = bands.get(emission);
-  if (known) return known;
-  const { peak, width, efficiency } = emission;
-  const raw = spectrumFrom((nm) => Math.exp(-0.5 * ((nm - peak) / width) ** 2));
-  const sum = raw.reduce((total, v) => total + v, 0);
-  const band = {
-    shape: raw.map((v) => v / sum),
-    last: Math.floor((peak - BAND_START_NM) / BAND_STEP_NM),
-    efficiency,
-  };
-  bands.set(emission, band);
-  return band;
 }
 
 /** One colour for one composition: the convenient form of `createMixer(…).lab(…)`. */
