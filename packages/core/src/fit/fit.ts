@@ -62,7 +62,7 @@ const ODD_BELOW = 0.35;
 const MANY = 8;
 const LEAST_NOISE = 0.4;
 /** The modes count on the noise that was said, a little less: so that nine of ten mixtures unseen lie within their range. */
-const MODES_WIDTH = 0.82;
+const MODES_WIDTH = 0.78;
 /** The least share of a miss that is not the reading's own doing. */
 const LEAST_SHARE = 0.1;
 

@@ -86,6 +86,25 @@ it.each([
   expect(within(soap, scheme, as)).toBeGreaterThan(0.82);
 });
 
+/** The same soap, a third clearer: every powder does more beside it than labels say. */
+const CLEARER = { ...FIRST_SOAP, base: { ...FIRST_SOAP.base, scatters: 0.67 * FIRST_SOAP.base.scatters } };
+
+it('doubts more where the base is not as labels take it to be', () => {
+  expect(within(CLEARER, 'one', 'lab')).toBeGreaterThan(0.82);
+});
+
+it('tells a doubt in as many ways as can be seen of it', () => {
+  const trial = trialOf(FIRST_SOAP);
+  const of = (scheme: Scheme): readonly number[] =>
+    fitReadings({ materials: trial.materials, readings: trial.bars(scheme) }).materials.map(
+      (m) => m.modes.length,
+    );
+  const [one, four] = [of('one'), of('four')];
+  expect(Math.max(...one)).toBe(6);
+  expect(Math.min(...four)).toBeGreaterThan(1);
+  expect(four[SHELF.indexOf('white')]).toBeLessThan(one[SHELF.indexOf('white')]!);
+});
+
 it('believes one Lab bar of a colour that glows, whose label could not be right', () => {
   const trial = trialOf(FIRST_SOAP);
   const bars = trial.bars('one', 'lab');

@@ -10,8 +10,9 @@ import { type Layout, OWN } from './layout.ts';
 import { type FitMaterial } from './problem.ts';
 import { residualSlopes } from './seen.ts';
 
-/** Ways in which a fitted curve may still be off, the ones that show most. */
-const MODES = 4;
+/** Most ways in which a fitted curve may still be off, the ones that show most; what is left below this ΔE00 is none. */
+const MODES = 6;
+const UNSEEN = 0.15;
 /** Doses at which that is looked at, as parts of the typical one. */
 const DOSES = [0.3, 1, 2.5];
 const ROUNDS = 40;
@@ -65,7 +66,8 @@ export function modesOf(
   // Covariance of the effects, of which one direction after the other is taken away.
   const left = effects.map((row) => Float64Array.from(common, (c) => dot(c, row)));
   const modes: CurveMode[] = [];
-  for (let n = 0; n < MODES; n++) {
+  const leastTrace = UNSEEN ** 2 * (DOSES.length + AMONG.length);
+  while (modes.length < MODES && traceOf(left) > leastTrace) {
     const axis = strongest(left);
     if (!axis) break;
     const along = left.map((row) => dot(row, axis));
@@ -125,6 +127,10 @@ function dot(a: Float64Array, b: Float64Array): number {
   for (let i = 0; i < a.length; i++) sum += a[i]! * b[i]!;
   return sum;
 }
+
+/** The sum of the variances in a covariance. */
+const traceOf = (covariance: readonly Float64Array[]): number =>
+  covariance.reduce((sum, row, i) => sum + row[i]!, 0);
 
 /** The direction of length 1 in which a covariance is largest, by the power method; null where it is none. */
 function strongest(covariance: readonly Float64Array[]): Float64Array | null {

@@ -30,9 +30,17 @@ export const PRIOR = {
 /**
  * The same, as it is doubted: the terms that a few bars cannot tell are held tight where the curves are fitted, so that
  * none of them follows the noise, but what they may be is wider. So are the shapes of the curves, which readings in Lab leave
- * open.
+ * open, and scattering, which no single bar tells apart from strength: in another base every powder counts for more or less.
  */
-const DOUBTED: typeof PRIOR = { ...PRIOR, clumps: 0.15, gel: 0.12, scatterSlope: 0.5, bend: 1, shape: 2.4 };
+const DOUBTED: typeof PRIOR = {
+  ...PRIOR,
+  scatter: 0.8,
+  clumps: 0.15,
+  gel: 0.12,
+  scatterSlope: 0.5,
+  bend: 1,
+  shape: 2.4,
+};
 
 /** A base, and a reader, that stay as they were known: but for how it ages and browns, which bars over time tell. */
 const HELD = 1e-4;
