@@ -118,17 +118,17 @@ function derivativeOf(
   out[at + 2] = z;
 }
 
-/** The last mix's own derivatives by the same, band by band. @param out one for each of its colourants, written */
+/** The last mix's own derivatives by the same, band by band. @param out one for each of its colourants, or none: written */
 export function bodySlopes(
   t: SearchTables,
   ids: readonly number[],
   slopes: ScatterSlopes,
   out: readonly BodySlope[],
 ): void {
+  if (out.length === 0) return;
   opaqueSlopes(K, S, bands, dK, dS, t.inner);
-  ids.forEach((id, j) => {
-    const from = id * BAND_COUNT;
-    const by = out[j]!;
+  out.forEach((by, j) => {
+    const from = ids[j]! * BAND_COUNT;
     for (let b = 0; b < BAND_COUNT; b++) {
       const k = (by.K[b] = t.k[from + b]!);
       const s = (by.S[b] = slopes.own[j]! * t.s[from + b]! + slopes.all[j]! * S[b]!);

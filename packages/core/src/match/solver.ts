@@ -5,7 +5,7 @@ import { createDescent, type DescentRules } from '../numerics/leastSquares.ts';
 import { type Canvas, canvasAbsorption, canvasScatter, surfaceOf } from '../pigment/canvas.ts';
 import { type BodySlope } from '../pigment/glow.ts';
 import { absorptionAt, effectiveDose, scatterSaturationOf } from '../pigment/optics.ts';
-import { createSpecials, isSpecial, type SpecialPart } from '../pigment/special.ts';
+import { addSpecials, isSpecial, type SpecialPart, specialPart } from '../pigment/special.ts';
 import { type Stage } from '../pigment/stage.ts';
 import { type Candidate, type GivenDose } from './candidates.ts';
 import {
@@ -67,6 +67,13 @@ export interface Solver {
   solve(ids: readonly number[], start: readonly number[], steps?: number): Solution;
   /** Local cost of a subset at v, for scanning. */
   cost(ids: readonly number[], v: readonly number[]): number;
+}
+
+/** Room for the slopes of a mixture by its first doses: none of them, one, and so on up to all. */
+function slopesOfBody(): readonly (readonly BodySlope[])[] {
+  const spectrum = (): Float64Array => new Float64Array(BAND_COUNT);
+  const all = Array.from({ length: MOST_PARTS }, () => ({ K: spectrum(), S: spectrum(), R: spectrum() }));
+  return Array.from({ length: MOST_PARTS + 1 }, (_, n) => all.slice(0, n));
 }
 
 /**
@@ -140,30 +147,31 @@ export function createSolver(
     if (!isSpecial(optics) || given.findIndex((g) => g.id === id) !== n) return [];
     const dose = thereOf(id);
     const e = effectiveDose(dose, optics.saturation);
-    const curve = absorptionAt(optics, stage, new Float64Array(BAND_COUNT));
-    return [{ id, part: { optics, k: curve, slope: -1, e, dose, doseSlope: 0 } }];
+    const part = specialPart(optics, absorptionAt(optics, stage, new Float64Array(BAND_COUNT)));
+    return [{ id, part: Object.assign(part, { e, dose }) }];
   });
-  const ownParts = candidates.map(({ optics }, i): SpecialPart | null => {
-    const curve = k.subarray(i * BAND_COUNT, (i + 1) * BAND_COUNT);
-    return isSpecial(optics) ? { optics, k: curve, slope: -1, e: 0, dose: 0, doseSlope: 0 } : null;
-  });
-  const bodyBy: readonly BodySlope[] = Array.from({ length: MOST_PARTS }, () => ({
-    K: new Float64Array(BAND_COUNT),
-    S: new Float64Array(BAND_COUNT),
-    R: new Float64Array(BAND_COUNT),
-  }));
-  const specials = new Map<string, ReturnType<typeof createSpecials>>();
+  const ownParts = candidates.map(({ optics }, i) =>
+    isSpecial(optics) ? specialPart(optics, k.subarray(i * BAND_COUNT, (i + 1) * BAND_COUNT)) : null,
+  );
+  const bodyBy = slopesOfBody();
+  const specials: SpecialPart[] = [];
 
-  /** What fluorescents, specks and plates among a subset and what is there already do; null where there are none. */
-  function specialsOf(ids: readonly number[]): ReturnType<typeof createSpecials> | null {
-    if (givenParts.length === 0 && !ids.some((i) => ownParts[i])) return null;
-    const key = ids.join();
-    const known = specials.get(key);
-    if (known) return known;
-    const rest = givenParts.filter((g) => !ids.some((i) => candidates[i]!.id === g.id));
-    const made = createSpecials([...ids.flatMap((i) => ownParts[i] ?? []), ...rest.map((g) => g.part)]);
-    specials.set(key, made);
-    return made;
+  /** Fluorescents, specks and plates among a subset and what is there already, at the doses that were mixed. */
+  function specialsOf(ids: readonly number[]): readonly SpecialPart[] {
+    specials.length = 0;
+    for (let j = 0; j < ids.length; j++) {
+      const part = ownParts[ids[j]!];
+      if (!part) continue;
+      part.slope = j;
+      part.e = eThere[ids[j]!]! + e[j]!;
+      part.dose = doses[j]!;
+      part.doseSlope = doseSlopes[j]!;
+      specials.push(part);
+    }
+    // What is there of a colourant that is added to was counted with it.
+    for (const { id, part } of givenParts)
+      if (!ids.some((i) => candidates[i]!.id === id)) specials.push(part);
+    return specials;
   }
 
   /** The dose in the pot, there and added, that has an effect beyond what is there. */
@@ -224,21 +232,15 @@ export function createSolver(
     for (let j = 0; j < n; j++) e[j] = eMax[ids[j]!]! * v[j]! * v[j]!;
     const packed = isPlain ? plainDoses(n) : fittedDoses(ids);
     mixSubset(tables, ids, e, f, packed);
-    const addSpecials = specialsOf(ids);
-    if (addSpecials) {
-      const by = derive ? bodyBy.slice(0, n) : [];
-      if (derive) bodySlopes(tables, ids, slopes, by);
-      ids.forEach((i, j) => {
-        const part = ownParts[i];
-        if (!part) return;
-        part.slope = j;
-        part.e = eThere[i]! + e[j]!;
-        part.dose = doses[j]!;
-        part.doseSlope = doseSlopes[j]!;
-      });
-      addSpecials(lastMix(tables), by);
-      if (derive) ratioSlopes(tables, by, dXyz);
-    } else if (derive) derivatives(tables, ids, slopes, dXyz);
+    const parts = specialsOf(ids);
+    if (parts.length === 0) {
+      if (derive) derivatives(tables, ids, slopes, dXyz);
+    } else {
+      const by = derive ? bodyBy[n]! : bodyBy[0]!;
+      bodySlopes(tables, ids, slopes, by);
+      addSpecials(parts, lastMix(tables), by);
+      ratioSlopes(tables, by, dXyz);
+    }
     ratiosOfMix(tables, xyz);
     // The same light in every band is the same share of white.
     const fx = labF(xyz[0]! + gloss);

@@ -39,74 +39,95 @@ export interface Glowing {
   readonly emission: Emission;
   /** Dose at which half of its light is lost to crowding, g/kg; null for none. */
   readonly quench: number | null;
-  readonly dose: number;
-  /** Its effective dose, and what it absorbs per unit of that (36). */
-  readonly e: number;
+  /** Light that it takes up, and how deep that goes on average (`feedGlow`); then the same by each slope. */
+  taken: number;
+  deep: number;
+  readonly takenBy: Float64Array;
+  readonly deepBy: Float64Array;
+}
+
+/** How much of a colourant is in a mixture. */
+export interface Amount {
+  /** Absorption per unit of effective dose (36). */
   readonly k: Spectrum;
-  /** Which of the slopes is by its own effective dose, or −1, and by how much its dose grows with that. */
-  readonly slope: number;
-  readonly doseSlope: number;
+  /** Which slope of the mixture is by its effective dose, or −1. */
+  slope: number;
+  /** Effective dose, dose in g/kg, and by how much the dose grows with the effective one. */
+  e: number;
+  dose: number;
+  doseSlope: number;
+}
+
+const rootOf = (K: number, S: number): number => Math.sqrt(K * (K + 2 * S));
+const rootSlope = (K: number, S: number, root: number, dK: number, dS: number): number =>
+  ((K + S) * dK + K * dS) / root;
+
+/** Works out what feeds a glow, from a body that does not glow yet. */
+export function feedGlow(
+  glow: Glowing,
+  { k, e, slope }: Amount,
+  { K, S, R }: Body,
+  slopes: readonly BodySlope[],
+): void {
+  const { emission, takenBy, deepBy } = glow;
+  const last = lastFed(emission);
+  glow.taken = 0;
+  glow.deep = 0;
+  takenBy.fill(0);
+  deepBy.fill(0);
+  for (let b = 0; b <= last; b++) {
+    const root = rootOf(K[b]!, S[b]!);
+    const per = (k[b]! * DAYLIGHT[b]!) / K[b]!;
+    const dark = 1 - R[b]!;
+    const t = dark * e * per;
+    glow.taken += t;
+    glow.deep += t * root;
+    for (let j = 0; j < slopes.length; j++) {
+      const by = slopes[j]!;
+      const more = (j === slope ? dark * per : 0) - by.R[b]! * e * per - (t * by.K[b]!) / K[b]!;
+      takenBy[j] = takenBy[j]! + more;
+      deepBy[j] = deepBy[j]! + more * root + t * rootSlope(K[b]!, S[b]!, root, by.K[b]!, by.S[b]!);
+    }
+  }
+  if (glow.taken === 0) return;
+  glow.deep /= glow.taken;
+  for (let j = 0; j < slopes.length; j++) deepBy[j] = (deepBy[j]! - glow.deep * takenBy[j]!) / glow.taken;
 }
 
 /**
  * Light born under the surface: as deep as the light that feeds it goes (1/√(K(K + 2S)) of two-constant theory), so
- * that the pot takes up a part of it on its way out, and what starts downwards is thrown back by the body.
- * @param body and its slopes, as they are without any glow
- * @param lit what it adds to each band (36), and to each of the slopes: added to what is there
+ * that the pot takes up a part of it on its way out, and what starts downwards is thrown back by the body. Adds it to
+ * the reflectance of a body that `feedGlow` has seen, and of its slopes, up to `most`.
  */
 export function addGlow(
-  { emission, quench, dose, e, k, slope, doseSlope }: Glowing,
+  { emission, quench, taken, deep, takenBy, deepBy }: Glowing,
+  { dose, slope, doseSlope }: Amount,
   { K, S, R, inner }: Body,
   slopes: readonly BodySlope[],
-  lit: Spectrum,
-  litSlopes: readonly Spectrum[],
+  most: number,
 ): void {
-  const last = lastFed(emission);
-  const rootOf = (b: number): number => Math.sqrt(K[b]! * (K[b]! + 2 * S[b]!));
-  const rootSlope = (b: number, root: number, by: BodySlope): number =>
-    ((K[b]! + S[b]!) * by.K[b]! + K[b]! * by.S[b]!) / root;
-  let taken = 0;
-  let depth = 0;
-  for (let b = 0; b <= last; b++) {
-    const t = ((1 - R[b]!) * e * k[b]! * DAYLIGHT[b]!) / K[b]!;
-    taken += t;
-    depth += t * rootOf(b);
-  }
   if (taken === 0) return;
-  const deep = depth / taken;
   const gain = emission.efficiency / (1 + (quench === null ? 0 : dose / quench));
-  // By each slope: the light taken up, and how deep.
-  const changes = slopes.map((by, j) => {
-    let more = 0;
-    let deeper = 0;
-    for (let b = 0; b <= last; b++) {
-      const root = rootOf(b);
-      const per = (k[b]! * DAYLIGHT[b]!) / K[b]!;
-      const t = (1 - R[b]!) * e * per;
-      const d = (j === slope ? (1 - R[b]!) * per : 0) - by.R[b]! * e * per - (t * by.K[b]!) / K[b]!;
-      more += d;
-      deeper += d * root + t * rootSlope(b, root, by);
-    }
-    const crowded = quench !== null && j === slope ? doseSlope / (quench + dose) : 0;
-    return { more, crowded, deep: (deeper - deep * more) / taken };
-  });
+  const crowded = quench === null ? 0 : doseSlope / (quench + dose);
   for (let b = 0; b < BAND_COUNT; b++) {
     const shape = emissionShape(emission, b);
     if (shape < 1e-7) continue;
-    const root = rootOf(b);
+    const root = rootOf(K[b]!, S[b]!);
     const sum = S[b]! + K[b]! + root;
     const rInf = S[b]! / sum;
     const out = (deep / (deep + root)) * (1 + rInf) * ((1 - inner) / (1 - inner * rInf));
     const each = (gain * shape * out) / DAYLIGHT[b]!;
-    lit[b] = lit[b]! + each * taken;
-    changes.forEach((change, j) => {
+    const bright = R[b]! + each * taken;
+    R[b] = Math.min(most, bright);
+    for (let j = 0; j < slopes.length; j++) {
       const by = slopes[j]!;
-      const dRoot = rootSlope(b, root, by);
+      const dRoot = rootSlope(K[b]!, S[b]!, root, by.K[b]!, by.S[b]!);
       const dInf = (by.S[b]! - rInf * (by.S[b]! + by.K[b]! + dRoot)) / sum;
       const dOut =
-        (change.deep * root - deep * dRoot) / (deep * (deep + root)) +
-        dInf * (1 / (1 + rInf) + inner / (1 - inner * rInf));
-      litSlopes[j]![b] = litSlopes[j]![b]! + each * (change.more + taken * (dOut - change.crowded));
-    });
+        (deepBy[j]! * root - deep * dRoot) / (deep * (deep + root)) +
+        dInf * (1 / (1 + rInf) + inner / (1 - inner * rInf)) -
+        (j === slope ? crowded : 0);
+      by.R[b] = bright > most ? 0 : by.R[b]! + each * (takenBy[j]! + taken * dOut);
+    }
   }
 }

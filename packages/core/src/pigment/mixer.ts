@@ -4,7 +4,7 @@ import { type TristimulusWeights, viewingD65 } from '../colour/observer.ts';
 import { type Canvas, canvasAbsorption, canvasScatter, surfaceOf } from './canvas.ts';
 import { surfacedReflectance } from './opaque.ts';
 import { absorptionAt, type Optics, scatterSaturationOf } from './optics.ts';
-import { createSpecials, isSpecial, type SpecialPart } from './special.ts';
+import { addSpecials, isSpecial, type SpecialPart, specialPart } from './special.ts';
 import { type Stage } from './stage.ts';
 import { surfacePass } from './surface.ts';
 
@@ -89,7 +89,7 @@ export function mixerOf(tables: MixTables): Mixer {
   // What scatters and what absorbs are one and the same until bars have told them apart.
   const scattering = scatterSaturation ? new Float64Array(stride) : effective;
   const spectrum = new Float64Array(BAND_COUNT);
-  const addSpecials = special.some(isSpecial) ? specialsOf(tables) : null;
+  const mixSpecials = special.some(isSpecial) ? specialsOf(tables) : null;
 
   function reflectance(doses: ArrayLike<number>, out: Spectrum = new Float64Array(BAND_COUNT)): Spectrum {
     let powder = 0;
@@ -101,7 +101,7 @@ export function mixerOf(tables: MixTables): Mixer {
     }
     const packed = 1 / (1 + load * powder);
     mix(tables, effective, scattering, packed, out);
-    if (addSpecials) addSpecials(doses, effective, scattering, packed, out);
+    if (mixSpecials) mixSpecials(doses, effective, scattering, packed, out);
     if (gloss !== 0) for (let b = 0; b < BAND_COUNT; b++) out[b] = out[b]! + gloss;
     return out;
   }
@@ -119,11 +119,8 @@ function specialsOf({ kBase, sBase, inner, stride, k, s, special }: MixTables) {
   const K = new Float64Array(BAND_COUNT);
   const S = new Float64Array(BAND_COUNT);
   const parts = special.flatMap((optics, i): (SpecialPart & { readonly i: number })[] =>
-    isSpecial(optics)
-      ? [{ i, optics, k: new Float64Array(BAND_COUNT), slope: -1, e: 0, dose: 0, doseSlope: 0 }]
-      : [],
+    isSpecial(optics) ? [{ i, ...specialPart(optics, new Float64Array(BAND_COUNT)) }] : [],
   );
-  const apply = createSpecials(parts);
   return (
     doses: ArrayLike<number>,
     e: Float64Array,
@@ -146,7 +143,7 @@ function specialsOf({ kBase, sBase, inner, stride, k, s, special }: MixTables) {
       part.e = e[part.i]!;
       part.dose = doses[part.i]!;
     }
-    apply({ K, S, R: out, inner });
+    addSpecials(parts, { K, S, R: out, inner });
   };
 }
 

@@ -1,13 +1,15 @@
 import { BAND_COUNT, type Spectrum } from '../colour/bands.ts';
 import { type BodySlope } from './glow.ts';
 import { opaqueBands, opaqueSlopes } from './opaque.ts';
-import { createSpecials, isSpecial, MAX_REFLECTANCE, type SpecialPart } from './special.ts';
+import { type Optics } from './optics.ts';
+import { addSpecials, isSpecial, MAX_REFLECTANCE, specialPart } from './special.ts';
 
 const bands = (of: (b: number) => number): Spectrum =>
   Float64Array.from({ length: BAND_COUNT }, (_, b) => of(b));
 const pink = bands((b) => 0.4 * Math.exp(-(((b - 16) / 4) ** 2)) + 0.004);
 const gold = bands((b) => 0.3 / (1 + Math.exp((b - 14) / 2)) + 0.002);
 const inner = 0.52;
+type Kind = Pick<Optics, 'emission' | 'specks' | 'terms'>;
 const glows = { peak: 600, width: 28, efficiency: 0.5 };
 const terms = { scatterSaturation: null, quench: null, sheen: null };
 const plain = { emission: null, specks: null };
@@ -17,7 +19,7 @@ const LIMIT = 30;
 const doseOf = (e: number): number => e / (1 - e / LIMIT);
 
 /** Two colourants at effective doses, and everything that a prediction writes of them. */
-function mixture(kinds: readonly SpecialPart['optics'][], e: readonly number[]) {
+function mixture(kinds: readonly Kind[], e: readonly number[]) {
   const curves = [pink, gold];
   const K = bands((b) => 0.05 + e[0]! * pink[b]! + e[1]! * gold[b]!);
   const S = bands(() => 1 + 0.02 * e[0]! + 0.05 * e[1]!);
@@ -31,14 +33,16 @@ function mixture(kinds: readonly SpecialPart['optics'][], e: readonly number[]) 
     const s = [0.02, 0.05][j]!;
     return { K: k.slice(), S: bands(() => s), R: bands((b) => dK[b]! * k[b]! + dS[b]! * s) };
   });
-  const parts = kinds.map((optics, j): SpecialPart => {
-    // What shows as specks is in the pot already: no slope moves it.
-    if (optics.specks) return { optics, k: curves[j]!, slope: -1, e: 10, dose: 10, doseSlope: 0 };
+  const parts = kinds.map((optics, j) => {
+    const part = specialPart(optics, curves[j]!);
     const dose = doseOf(e[j]!);
-    return { optics, k: curves[j]!, slope: j, e: e[j]!, dose, doseSlope: (dose / e[j]!) ** 2 };
+    // What shows as specks is in the pot already: no slope moves it.
+    return optics.specks
+      ? { ...part, e: 10, dose: 10 }
+      : { ...part, slope: j, e: e[j]!, dose, doseSlope: (dose / e[j]!) ** 2 };
   });
   const unlit = R.slice();
-  createSpecials(parts)({ K, S, R, inner }, slopes);
+  addSpecials(parts, { K, S, R, inner }, slopes);
   return { R, slopes, unlit };
 }
 
@@ -60,7 +64,7 @@ it.each([
       { ...plain, specks: { areaPerDose: 0.02, reflectance: Array<number>(BAND_COUNT).fill(0.2) } },
     ],
   ],
-])('has exact derivatives with %s', (_, kinds: readonly SpecialPart['optics'][]) => {
+])('has exact derivatives with %s', (_, kinds: readonly Kind[]) => {
   for (const e of [
     [2, 3],
     [9, 0.4],
