@@ -133,7 +133,7 @@ export function createSolver(
   const J = new Float64Array(3 * MOST_PARTS);
   const e = new Float64Array(MOST_PARTS);
   const f = new Float64Array(MOST_PARTS);
-  /** Doses in the pot, g/kg, and by how much they grow with the effective ones. */
+  /** Doses in the pot, g/kg, and by how much they grow with the effective ones: only what bars told asks for them. */
   const doses = new Float64Array(MOST_PARTS);
   const doseSlopes = new Float64Array(MOST_PARTS);
   const slopes = { own: new Float64Array(MOST_PARTS), all: new Float64Array(MOST_PARTS) };
@@ -193,8 +193,6 @@ export function createSolver(
   function plainDoses(n: number): number {
     for (let j = 0; j < n; j++) {
       f[j] = e[j]!;
-      doses[j] = e[j]!;
-      doseSlopes[j] = 1;
       slopes.own[j] = 1;
       slopes.all[j] = 0;
     }
