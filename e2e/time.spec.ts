@@ -74,3 +74,31 @@ test('a year in a window takes a plant to straw, and the outside of the bar is t
   await bench.gel('No gel');
   await expect(page.getByText(/The outside of the bar #/)).toHaveCount(0);
 });
+
+test('the strip shows how its pots may turn out, once plan and time are still', async ({
+  page,
+  batches,
+  bench,
+}) => {
+  await batches.openBatch('Kingfisher');
+  await bench.step('Pots');
+  const teethOf = (name: string) => bench.pot(name).locator('.pot-fill path');
+  // Lighter from above, darker from below.
+  await expect(teethOf('Wing blue')).toHaveCount(2);
+  const lighter = await teethOf('Wing blue').first().getAttribute('fill');
+  expect(lighter).not.toBe(await bench.colourOf('Wing blue'));
+  const reach = (await teethOf('Wing blue').first().getAttribute('d'))!;
+  // Another time has teeth of its own.
+  await bench.gel('Full gel');
+  await expect(teethOf('Wing blue').first()).toHaveAttribute('fill', /^#/);
+  await expect(teethOf('Wing blue').first()).not.toHaveAttribute('fill', lighter!);
+  // Less of what is unsure bites less far.
+  await bench.gel('No gel');
+  await bench.select('Wing blue');
+  await page
+    .getByRole('textbox', { name: /g\/kg oils$/ })
+    .first()
+    .fill('0.2');
+  await page.keyboard.press('Enter');
+  await expect(teethOf('Wing blue').first()).not.toHaveAttribute('d', reach);
+});

@@ -233,7 +233,7 @@ export default defineConfig(({ command }) => ({
             },
             {
               name: 'bench',
-              test: /rooms.bench.(?!steps.prep.(PagePrint|PrintButton|CutStrip)|result.)|ui.DayField/,
+              test: /rooms.bench.(?!idea.(paletteFiles|decodeText)|steps.prep.(PagePrint|PrintButton|CutStrip)|result.)|ui.DayField/,
               minShareCount: 2,
               priority: 1,
             },

@@ -1,14 +1,19 @@
 import { CloudOutlined, PlusOutlined } from '../../shared/ui/icons.tsx';
-import { memo, type KeyboardEvent, useRef } from 'react';
+import { lazy, memo, type KeyboardEvent, type ReactNode, Suspense, useRef, useState } from 'react';
 
 import { PLAN_LIMITS } from '@kleur/core/plan';
 import { LevelMark } from '../../shared/ui/Levels.tsx';
 import { usePrinter } from '../../shared/hooks/useSettings.ts';
+import { useAtRest } from '../../shared/hooks/useAtRest.ts';
 import { useBench } from './BenchContext.ts';
-import { PotSwatch } from './PotSwatch.tsx';
+import { PotSwatch, type TeethByPot } from './PotSwatch.tsx';
 import { useLock } from './useLock.ts';
+import { BARE } from './state/liveColours.ts';
 import { useSkin } from './useSkin.ts';
 import { usePotMark, usePrep } from './state/useDerived.ts';
+
+/** How sure the colours are comes when everything else is there. */
+const StripTeeth = lazy(async () => ({ default: (await import('./StripTeeth.tsx')).StripTeeth }));
 
 /** The batch as a row of pots, each as wide as its share and filled with its colour at the time strip. */
 export const BenchStrip = memo(function BenchStrip({ onAdd }: { readonly onAdd: () => void }) {
@@ -16,6 +21,8 @@ export const BenchStrip = memo(function BenchStrip({ onAdd }: { readonly onAdd: 
   const { pots } = usePrep();
   const print = usePrinter();
   const row = useRef<HTMLDivElement>(null);
+  const atRest = useAtRest();
+  const [teeth, setTeeth] = useState<TeethByPot | null>(null);
 
   const onKeyDown = (event: KeyboardEvent): void => {
     const by = { ArrowLeft: -1, ArrowRight: 1 }[event.key];
@@ -33,7 +40,13 @@ export const BenchStrip = memo(function BenchStrip({ onAdd }: { readonly onAdd: 
       <div className="bench-row" role="radiogroup" aria-label="Selected pot" ref={row} onKeyDown={onKeyDown}>
         {pots.length === 0 && (
           <div className="pot pot-bare">
-            <PotSwatch potId={null} stage="now" label="Bare base" className="pot-fill" />
+            <PotSwatch
+              potId={null}
+              stage="now"
+              label="Bare base"
+              className="pot-fill"
+              over={teeth?.get(BARE)}
+            />
             <span className="pot-plate">
               <b>Bare base</b>
               <span className="soft">no pots yet</span>
@@ -54,11 +67,17 @@ export const BenchStrip = memo(function BenchStrip({ onAdd }: { readonly onAdd: 
               grow={Math.max(fraction, 0.001)}
               scented={pot.scented}
               selected={pot.id === selectedId}
+              teeth={teeth?.get(pot.id)}
               onSelect={select}
             />
           );
         })}
       </div>
+      {atRest && (
+        <Suspense>
+          <StripTeeth onTeeth={setTeeth} />
+        </Suspense>
+      )}
       <AddPot full={pots.length >= PLAN_LIMITS.pots} onAdd={onAdd} />
     </section>
   );
@@ -72,6 +91,7 @@ const PotTile = memo(function PotTile(props: {
   readonly grow: number;
   readonly scented: boolean;
   readonly selected: boolean;
+  readonly teeth: ReactNode;
   readonly onSelect: (potId: string) => void;
 }) {
   const { id, name, mass, selected } = props;
@@ -89,7 +109,7 @@ const PotTile = memo(function PotTile(props: {
       }}
     >
       <PotSkin potId={id} name={name} />
-      <PotSwatch potId={id} stage="now" label={name} className="pot-fill" />
+      <PotSwatch potId={id} stage="now" label={name} className="pot-fill" over={props.teeth} />
       <span className="pot-plate">
         <b>{name}</b>
         <span className="pot-facts figure">

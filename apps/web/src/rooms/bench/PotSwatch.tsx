@@ -1,7 +1,10 @@
-import { memo } from 'react';
+import { memo, type ReactNode } from 'react';
 import { colourWords } from '@kleur/core/colour';
 import { usePotColour } from './BenchContext.ts';
 import { BARE, type NamedStage } from './state/liveColours.ts';
+
+/** What is drawn over the pots, by their ids; over the bare base under `BARE`. */
+export type TeethByPot = ReadonlyMap<string, ReactNode>;
 
 const words: Readonly<Record<NamedStage, string>> = {
   now: 'at the time strip',
@@ -18,6 +21,8 @@ export const PotSwatch = memo(function PotSwatch(props: {
   readonly stage: NamedStage;
   readonly label: string;
   readonly className?: string;
+  /** What is drawn over the colour. */
+  readonly over?: ReactNode;
 }) {
   const colour = usePotColour(props.potId ?? BARE, props.stage);
   return (
@@ -28,6 +33,7 @@ export const PotSwatch = memo(function PotSwatch(props: {
       data-hex={colour?.hex}
       style={colour ? { background: colour.hex } : undefined}
     >
+      {colour && props.over}
       {colour && !colour.inGamut && (
         <span
           className="swatch-mark"
