@@ -29,7 +29,7 @@ test('shelf', async ({ page, shelf }) => {
 test('the steps of a batch', async ({ page, batches, bench }) => {
   await batches.openBatch('Verdigris roofs');
   await bench.colourOf('Copper');
-  await page.waitForTimeout(400);
+  await bench.pot('Copper').locator('.pot-fill path').first().waitFor();
   await page.screenshot({ path: `${folder}/pots.png` });
   await bench.step('Base');
   await page.waitForTimeout(300);
