@@ -102,3 +102,18 @@ test('the strip shows how its pots may turn out, once plan and time are still', 
   await page.keyboard.press('Enter');
   await expect(teethOf('Wing blue').first()).not.toHaveAttribute('d', reach);
 });
+
+test('a batch works all the same where what draws its doubt cannot be loaded', async ({
+  page,
+  batches,
+  bench,
+}) => {
+  const asked = page.waitForEvent('requestfailed', (r) => r.url().includes('StripTeeth'));
+  await page.route('**/StripTeeth*', (route) => route.abort());
+  await batches.openBatch('Kingfisher');
+  await asked;
+  await bench.fill('Parts', '6');
+  await bench.waitSaved();
+  await expect(bench.pot('Wing blue')).toContainText('810 g');
+  await expect(bench.pot('Wing blue').locator('.pot-fill path')).toHaveCount(0);
+});

@@ -12,8 +12,15 @@ import { BARE } from './state/liveColours.ts';
 import { useSkin } from './useSkin.ts';
 import { usePotMark, usePrep } from './state/useDerived.ts';
 
-/** How sure the colours are comes when everything else is there. */
-const StripTeeth = lazy(async () => ({ default: (await import('./StripTeeth.tsx')).StripTeeth }));
+const NoTeeth = (): null => null;
+
+/** How sure the colours are comes when everything else is there; without the server the strip does without. */
+const StripTeeth = lazy(() =>
+  import('./StripTeeth.tsx').then(
+    (m) => ({ default: m.StripTeeth }),
+    () => ({ default: NoTeeth }),
+  ),
+);
 
 /** The batch as a row of pots, each as wide as its share and filled with its colour at the time strip. */
 export const BenchStrip = memo(function BenchStrip({ onAdd }: { readonly onAdd: () => void }) {
