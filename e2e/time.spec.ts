@@ -87,20 +87,25 @@ test('the strip shows how its pots may turn out, once plan and time are still', 
   await expect(teethOf('Wing blue')).toHaveCount(2);
   const lighter = await teethOf('Wing blue').first().getAttribute('fill');
   expect(lighter).not.toBe(await bench.colourOf('Wing blue'));
-  const reach = (await teethOf('Wing blue').first().getAttribute('d'))!;
+  /** How far the teeth bite, as a part of the height; 0 without any. */
+  const bite = async (): Promise<number> => {
+    const drawn = await teethOf('Wing blue').evaluateAll((paths) => paths[0]?.getAttribute('d') ?? '');
+    return Number(/L0\.5 ([\d.]+)/.exec(drawn)?.[1] ?? 0);
+  };
+  const before = await bite();
+  expect(before).toBeGreaterThan(0);
   // Another time has teeth of its own.
   await bench.gel('Full gel');
   await expect(teethOf('Wing blue').first()).toHaveAttribute('fill', /^#/);
   await expect(teethOf('Wing blue').first()).not.toHaveAttribute('fill', lighter!);
   // Less of what is unsure bites less far.
   await bench.gel('No gel');
+  await expect(teethOf('Wing blue').first()).toHaveAttribute('fill', lighter!);
   await bench.select('Wing blue');
-  await page
-    .getByRole('textbox', { name: /g\/kg oils$/ })
-    .first()
-    .fill('0.2');
-  await page.keyboard.press('Enter');
-  await expect(teethOf('Wing blue').first()).not.toHaveAttribute('d', reach);
+  await bench.fill('Ultramarine blue, g/kg oils', '0.5');
+  await expect(page.locator('.save-saved')).toBeVisible();
+  await expect.poll(bite).toBeGreaterThan(0);
+  expect(await bite()).toBeLessThan(before);
 });
 
 test('a batch works all the same where what draws its doubt cannot be loaded', async ({
