@@ -1,6 +1,6 @@
 import { deltaE00 } from '../colour/deltaE00.ts';
 import { type LabD65 } from '../colour/lab.ts';
-import { createMixer, type Mixer } from '../pigment/mixer.ts';
+import { createMixers, type Mixer } from '../pigment/mixer.ts';
 import { type Stage } from '../pigment/stage.ts';
 import { type Candidate } from './candidates.ts';
 import { type Limits } from './limits.ts';
@@ -30,6 +30,12 @@ export interface PotMixer {
   lab(ids: readonly number[], doses: readonly number[]): LabD65;
 }
 
+interface Entry {
+  readonly mixer: Mixer;
+  readonly there: Float64Array;
+  readonly all: Float64Array;
+}
+
 /** Mixes candidates into what is given, at any stage; mixers of subsets are kept. */
 export function createPotMixer(
   { canvas, given = [] }: Pick<MatchProblem, 'canvas' | 'given'>,
@@ -37,11 +43,9 @@ export function createPotMixer(
   stage: Stage,
 ): PotMixer {
   const out = new Float64Array(3);
-  const known = new Map<
-    string,
-    { readonly mixer: Mixer; readonly there: Float64Array; readonly all: Float64Array }
-  >();
-  const entryOf = (ids: readonly number[]) => {
+  const mixerOf = createMixers(canvas, stage);
+  const known = new Map<string, Entry>();
+  const entryOf = (ids: readonly number[]): Entry => {
     const key = ids.join();
     let entry = known.get(key);
     if (!entry) {
@@ -50,14 +54,21 @@ export function createPotMixer(
       const optics = [...added, ...rest].map((x) => x.optics);
       const doseThere = (id: string): number => given.reduce((sum, g) => sum + (g.id === id ? g.dose : 0), 0);
       const there = Float64Array.from([...added.map((c) => doseThere(c.id)), ...rest.map((g) => g.dose)]);
-      entry = { mixer: createMixer(canvas, optics, stage), there, all: there.slice() };
+      entry = { mixer: mixerOf(optics), there, all: there.slice() };
       known.set(key, entry);
     }
     return entry;
   };
+  // Doses of one list of candidates are tried by the hundred.
+  let last: readonly number[] = [];
+  let entry = entryOf(last);
   return {
     lab: (ids, doses) => {
-      const { mixer, there, all } = entryOf(ids);
+      if (ids !== last) {
+        entry = entryOf(ids);
+        last = ids;
+      }
+      const { mixer, there, all } = entry;
       for (let n = 0; n < ids.length; n++) all[n] = there[n]! + doses[n]!;
       mixer.lab(all, out);
       return [out[0]!, out[1]!, out[2]!];

@@ -1,6 +1,6 @@
 import { BAND_COUNT, type Spectrum } from '../colour/bands.ts';
 import { type TristimulusWeights } from '../colour/observer.ts';
-import { type Body, type BodySlope } from '../pigment/glow.ts';
+import { type BodySlope } from '../pigment/glow.ts';
 import { type OpaqueBands, opaqueBands, opaqueSlopes } from '../pigment/opaque.ts';
 
 /** What the search mixes: the canvas with what is given in it, and every candidate at the stage. */
@@ -43,11 +43,11 @@ export function mixSubset(
   opaqueBands(K, S, bands, t.inner);
 }
 
-/** The last mix. What is written to its reflectance is what the eye is shown. */
-export const lastMix = (t: SearchTables): Body => ({ K, S, R, inner: t.inner });
+/** The last mix, before anything glows in it. To be read only. */
+export const lastMix = { K, S, R };
 
-/** Adds up the ratios to white of the last mix, into `xyz` (3). */
-export const ratiosOfMix = ({ ratios }: SearchTables, xyz: Float64Array): void => {
+/** Adds up the ratios to white of a reflectance, into `xyz` (3). */
+export const ratiosOf = ({ ratios }: SearchTables, R: Spectrum, xyz: Float64Array): void => {
   addRatios(R, ratios, xyz, 0);
 };
 

@@ -91,13 +91,15 @@ function everywhere(solver: Solver, most: number, width: SearchWidth): Solution[
 
 /** Adds every other candidate to each of some subsets, no set twice. */
 function extend(solver: Solver, from: readonly Solution[]): Solution[] {
-  const seen = new Set<string>();
+  const seen = new Set<number>();
+  const { count } = solver;
   const out: Solution[] = [];
   for (const { ids, v } of from) {
-    for (let i = 0; i < solver.count; i++) {
+    for (let i = 0; i < count; i++) {
       if (ids.includes(i)) continue;
       const set = [...ids, i];
-      const key = set.toSorted((a, b) => a - b).join();
+      // All sets here are of one size.
+      const key = set.toSorted((a, b) => a - b).reduce((digits, id) => digits * count + id, 0);
       if (seen.has(key)) continue;
       seen.add(key);
       out.push(solver.solve(set, [...v.map((x) => Math.max(x, 0.03)), JOIN], RANKING_STEPS));

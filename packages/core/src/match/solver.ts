@@ -3,7 +3,7 @@ import { labF, labFSlope, type LabD65 } from '../colour/lab.ts';
 import { viewingD65 } from '../colour/observer.ts';
 import { createDescent, type DescentRules } from '../numerics/leastSquares.ts';
 import { type Canvas, canvasAbsorption, canvasScatter, surfaceOf } from '../pigment/canvas.ts';
-import { type BodySlope } from '../pigment/glow.ts';
+import { type Body, type BodySlope } from '../pigment/glow.ts';
 import { absorptionAt, effectiveDose, scatterSaturationOf } from '../pigment/optics.ts';
 import { addSpecials, isSpecial, type SpecialPart, specialPart } from '../pigment/special.ts';
 import { type Stage } from '../pigment/stage.ts';
@@ -14,7 +14,7 @@ import {
   lastMix,
   mixSubset,
   ratioSlopes,
-  ratiosOfMix,
+  ratiosOf,
   type SearchTables,
 } from './kernel.ts';
 import { localMetric } from '../colour/metric.ts';
@@ -44,6 +44,7 @@ const RULES: Omit<DescentRules, 'lower'> = {
   upper: 1,
   steps: 12,
   enough: 0.003,
+  promising: 0.001,
   // A difference of ΔE00 0.05, squared: nobody sees it.
   perfect: 0.0025,
   growth: 8,
@@ -51,7 +52,6 @@ const RULES: Omit<DescentRules, 'lower'> = {
   mostDamping: 100,
   ridge: 1e-6,
   levenberg: 1,
-  eager: true,
 };
 
 /**
@@ -141,6 +141,7 @@ export function createSolver(
   const isPlain = load === 0 && candidates.every((c) => !c.optics.terms);
   const givenLoad = given.reduce((sum, g) => sum + g.dose, 0);
   const xyz = new Float64Array(3);
+  const fXyz = new Float64Array(3);
   const dXyz = new Float64Array(3 * MOST_PARTS);
 
   const givenParts = given.flatMap(({ id, optics }, n) => {
@@ -156,8 +157,8 @@ export function createSolver(
   const bodyBy = slopesOfBody();
   const specials: SpecialPart[] = [];
 
-  /** Fluorescents, specks and plates among a subset and what is there already, at the doses that were mixed. */
-  function specialsOf(ids: readonly number[]): readonly SpecialPart[] {
+  /** Finds fluorescents, specks and plates among a subset and what is there already, at the doses that were mixed. */
+  function gatherSpecials(ids: readonly number[]): void {
     specials.length = 0;
     for (let j = 0; j < ids.length; j++) {
       const part = ownParts[ids[j]!];
@@ -171,7 +172,6 @@ export function createSolver(
     // What is there of a colourant that is added to was counted with it.
     for (const { id, part } of givenParts)
       if (!ids.some((i) => candidates[i]!.id === id)) specials.push(part);
-    return specials;
   }
 
   /** The dose in the pot, there and added, that has an effect beyond what is there. */
@@ -224,50 +224,66 @@ export function createSolver(
     return packed;
   }
 
-  /** Residual at v and, when asked, its derivatives by v. Returns the squared length. */
-  function evaluate(ids: readonly number[], v: ArrayLike<number>, derive: boolean): number {
-    const n = ids.length;
-    for (let j = 0; j < n; j++) e[j] = eMax[ids[j]!]! * v[j]! * v[j]!;
-    const packed = isPlain ? plainDoses(n) : fittedDoses(ids);
+  /** What the eye is shown of the last mix where something glows, mirrors or lies in specks. */
+  const shown: Body = { ...lastMix, R: new Float64Array(BAND_COUNT), inner };
+  const show = (slopes: readonly BodySlope[]): void => {
+    shown.R.set(lastMix.R);
+    addSpecials(specials, shown, slopes);
+  };
+
+  /** Writes the residual at v. Returns its squared length. */
+  function evaluate(ids: readonly number[], v: ArrayLike<number>): number {
+    for (let j = 0; j < ids.length; j++) e[j] = eMax[ids[j]!]! * v[j]! * v[j]!;
+    const packed = isPlain ? plainDoses(ids.length) : fittedDoses(ids);
     mixSubset(tables, ids, e, f, packed);
-    const parts = specialsOf(ids);
-    if (parts.length === 0) {
-      if (derive) derivatives(tables, ids, slopes, dXyz);
-    } else {
-      const by = derive ? bodyBy[n]! : bodyBy[0]!;
+    gatherSpecials(ids);
+    if (specials.length > 0) show(bodyBy[0]!);
+    ratiosOf(tables, specials.length > 0 ? shown.R : lastMix.R, xyz);
+    // The same light in every band is the same share of white.
+    for (let i = 0; i < 3; i++) fXyz[i] = labF(xyz[i]! + gloss);
+    const [fx, fy, fz] = [fXyz[0]!, fXyz[1]!, fXyz[2]!];
+    toResidual(116 * fy - 16, 500 * (fx - fy), 200 * (fy - fz), r);
+    return r[0]! * r[0]! + r[1]! * r[1]! + r[2]! * r[2]!;
+  }
+
+  /** Writes the derivatives of the residual by v, at which it was evaluated last. */
+  function differentiate(ids: readonly number[], v: ArrayLike<number>): void {
+    const n = ids.length;
+    if (specials.length === 0) derivatives(tables, ids, slopes, dXyz);
+    else {
+      const by = bodyBy[n]!;
       bodySlopes(tables, ids, slopes, by);
-      addSpecials(parts, lastMix(tables), by);
+      show(by);
       ratioSlopes(tables, by, dXyz);
     }
-    ratiosOfMix(tables, xyz);
-    // The same light in every band is the same share of white.
-    const fx = labF(xyz[0]! + gloss);
-    const fy = labF(xyz[1]! + gloss);
-    const fz = labF(xyz[2]! + gloss);
-    toResidual(116 * fy - 16, 500 * (fx - fy), 200 * (fy - fz), r);
-    if (derive) {
-      const gx = labFSlope(fx);
-      const gy = labFSlope(fy);
-      const gz = labFSlope(fz);
-      for (let j = 0; j < n; j++) {
-        const chain = 2 * eMax[ids[j]!]! * v[j]!;
-        const dfx = gx * dXyz[j * 3]! * chain;
-        const dfy = gy * dXyz[j * 3 + 1]! * chain;
-        const dfz = gz * dXyz[j * 3 + 2]! * chain;
-        const da = 500 * (dfx - dfy);
-        const db = 200 * (dfy - dfz);
-        J[j] = M[0]! * 116 * dfy;
-        J[MOST_PARTS + j] = M[4]! * da + M[5]! * db;
-        J[2 * MOST_PARTS + j] = M[7]! * da + M[8]! * db;
-      }
+    const gx = labFSlope(fXyz[0]!);
+    const gy = labFSlope(fXyz[1]!);
+    const gz = labFSlope(fXyz[2]!);
+    for (let j = 0; j < n; j++) {
+      const chain = 2 * eMax[ids[j]!]! * v[j]!;
+      const dfx = gx * dXyz[j * 3]! * chain;
+      const dfy = gy * dXyz[j * 3 + 1]! * chain;
+      const dfz = gz * dXyz[j * 3 + 2]! * chain;
+      const da = 500 * (dfx - dfy);
+      const db = 200 * (dfy - dfz);
+      J[j] = M[0]! * 116 * dfy;
+      J[MOST_PARTS + j] = M[4]! * da + M[5]! * db;
+      J[2 * MOST_PARTS + j] = M[7]! * da + M[8]! * db;
     }
-    return r[0]! * r[0]! + r[1]! * r[1]! + r[2]! * r[2]!;
   }
 
   let subset: readonly number[] = [];
   const lower = new Float64Array(MOST_PARTS);
   const descend = createDescent(
-    { residuals: r, jacobian: J, stride: MOST_PARTS, evaluate: (v, derive) => evaluate(subset, v, derive) },
+    {
+      residuals: r,
+      jacobian: J,
+      stride: MOST_PARTS,
+      evaluate: (v) => evaluate(subset, v),
+      differentiate: (v) => {
+        differentiate(subset, v);
+      },
+    },
     { ...RULES, lower },
   );
 
@@ -284,5 +300,5 @@ export function createSolver(
       return v[n]! <= LEAST_V ? 0 : Math.min(range.most(candidates[i]!), added);
     });
 
-  return { count, dosesOf, solve, cost: (ids, v) => evaluate(ids, v, false) };
+  return { count, dosesOf, solve, cost: evaluate };
 }

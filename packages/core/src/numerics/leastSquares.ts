@@ -8,8 +8,10 @@ export interface LeastSquares {
   readonly jacobian: Float64Array;
   /** Most unknowns, and the length of a row. */
   readonly stride: number;
-  /** Writes the residuals at `x` and, when asked, their derivatives. Returns the sum of squares. */
-  evaluate(x: ArrayLike<number>, derive: boolean): number;
+  /** Writes the residuals at `x`. Returns the sum of squares. */
+  evaluate(x: ArrayLike<number>): number;
+  /** Writes the derivatives at `x`, where the residuals were written last and still are afterwards. */
+  differentiate(x: ArrayLike<number>): void;
 }
 
 /** How a minimum is looked for. */
@@ -21,6 +23,8 @@ export interface DescentRules {
   readonly steps: number;
   /** A step that gains less than this share of what is left is the last one. */
   readonly enough: number;
+  /** A step that would gain less than this share if the residuals were linear is not tried. */
+  readonly promising: number;
   /** A sum of squares that needs no further step. */
   readonly perfect: number;
   /** The damping's factor after a step that failed, and the smallest value that it grows from. */
@@ -31,8 +35,6 @@ export interface DescentRules {
   /** Added to the diagonal as it is, and in proportion to the damping (Levenberg's term beside Marquardt's). */
   readonly ridge: number;
   readonly levenberg: number;
-  /** Whether a trial brings its derivatives along: right where nearly every step is taken and they are cheap. */
-  readonly eager: boolean;
 }
 
 const FIRST_DAMPING = 0.01;
@@ -56,7 +58,7 @@ export function createDescent(
   rules: DescentRules,
 ): (x: number[], steps?: number) => Minimum {
   const { residuals: r, jacobian: J, stride } = problem;
-  const { upper, enough, perfect, growth, growsFrom, mostDamping, ridge, levenberg, eager } = rules;
+  const { upper, enough, promising, perfect, growth, growsFrom, mostDamping, ridge, levenberg } = rules;
   const { lower } = rules;
   // Read at every step: whoever owns the array may move its bounds between descents.
   const lowerOf = typeof lower === 'number' ? () => lower : (i: number) => lower[i]!;
@@ -86,34 +88,41 @@ export function createDescent(
     }
   }
 
-  function propose(x: readonly number[], damping: number): void {
+  /** What a damping adds to the diagonal. */
+  const brake = (i: number, damping: number): number =>
+    damping * (normal[i * stride + i]! + levenberg) + ridge;
+
+  /** Writes where a step leads. @returns by how much the sum of squares would fall if the residuals were linear */
+  function propose(x: readonly number[], damping: number): number {
     const n = x.length;
+    let gain = 0;
     for (let i = 0; i < n; i++) {
       for (let j = 0; j < n; j++) {
         damped[i * stride + j] = fixed[i] || fixed[j] ? 0 : normal[i * stride + j]!;
       }
-      const diagonal = normal[i * stride + i]!;
-      damped[i * stride + i] = fixed[i] ? 1 : diagonal * (1 + damping) + ridge + levenberg * damping;
+      damped[i * stride + i] = fixed[i] ? 1 : normal[i * stride + i]! + brake(i, damping);
       right[i] = fixed[i] ? 0 : gradient[i]!;
     }
     solveDefinite(damped, right, n, stride, step);
     for (let i = 0; i < n; i++) {
       trial[i] = fixed[i] ? x[i]! : Math.min(upper, Math.max(lowerOf(i), x[i]! - step[i]!));
+      if (!fixed[i]) gain += step[i]! * (gradient[i]! + brake(i, damping) * step[i]!);
     }
+    return gain;
   }
 
   return (x, steps = rules.steps) => {
     const n = x.length;
     let damping = FIRST_DAMPING;
-    let cost = problem.evaluate(x, true);
+    let cost = problem.evaluate(x);
     let taken = 0;
     while (taken < steps && cost > perfect) {
+      problem.differentiate(x);
       linearise(x);
       let gain = 0;
       while (damping < mostDamping) {
-        propose(x, damping);
-        // What the last step leads to needs no derivatives.
-        const next = problem.evaluate(trial, eager && taken + 1 < steps);
+        if (propose(x, damping) < promising * cost) break;
+        const next = problem.evaluate(trial);
         if (next < cost) {
           gain = cost - next;
           cost = next;
@@ -126,7 +135,6 @@ export function createDescent(
       for (let i = 0; i < n; i++) x[i] = trial[i]!;
       if (gain < enough * cost) break;
       damping = Math.max(LEAST_DAMPING, damping * SHRINK);
-      if (!eager && taken < steps) problem.evaluate(x, true);
     }
     return { cost, steps: taken };
   };

@@ -6,13 +6,13 @@ const rules: DescentRules = {
   upper: 10,
   steps: 200,
   enough: 0,
+  promising: 0,
   perfect: 1e-24,
   growth: 4,
   growsFrom: 1e-4,
   mostDamping: 1e8,
   ridge: 1e-12,
   levenberg: 0,
-  eager: false,
 };
 
 /** A problem from its residuals, with central differences as derivatives. */
@@ -23,18 +23,20 @@ function problemOf(unknowns: number, rows: number, at: (x: number[]) => number[]
     residuals,
     jacobian,
     stride: unknowns,
-    evaluate(x, derive) {
-      const here = Array.from(x);
-      residuals.set(at(here));
-      if (derive) {
-        here.forEach((v, j) => {
-          const h = 1e-6;
-          const up = at(here.with(j, v + h));
-          const down = at(here.with(j, v - h));
-          up.forEach((r, i) => (jacobian[i * unknowns + j] = (r - down[i]!) / (2 * h)));
-        });
-      }
+    evaluate(x) {
+      residuals.set(at(Array.from(x)));
       return residuals.reduce((sum, r) => sum + r * r, 0);
+    },
+    differentiate(x) {
+      const here = Array.from(x);
+      // Where the residuals are must be where the derivatives are asked for.
+      expect(Array.from(residuals)).toEqual(at(here));
+      here.forEach((v, j) => {
+        const h = 1e-6;
+        const up = at(here.with(j, v + h));
+        const down = at(here.with(j, v - h));
+        up.forEach((r, i) => (jacobian[i * unknowns + j] = (r - down[i]!) / (2 * h)));
+      });
     },
   };
 }
@@ -49,17 +51,14 @@ const kowalik = problemOf(4, 11, ([a, b, c, d]) =>
 );
 
 describe('Levenberg–Marquardt', () => {
-  it.each([true, false])(
-    'follows the valley of Rosenbrock to (1, 1), derivatives with the trial: %s',
-    (eager) => {
-      const x = [-1.2, 1];
-      const { cost, steps } = createDescent(rosenbrock, { ...rules, eager })(x);
-      expect(x[0]).toBeCloseTo(1, 6);
-      expect(x[1]).toBeCloseTo(1, 6);
-      expect(cost).toBeLessThan(1e-12);
-      expect(steps).toBeGreaterThan(3);
-    },
-  );
+  it('follows the valley of Rosenbrock to (1, 1)', () => {
+    const x = [-1.2, 1];
+    const { cost, steps } = createDescent(rosenbrock, rules)(x);
+    expect(x[0]).toBeCloseTo(1, 6);
+    expect(x[1]).toBeCloseTo(1, 6);
+    expect(cost).toBeLessThan(1e-12);
+    expect(steps).toBeGreaterThan(3);
+  });
 
   it('finds the published minimum of Kowalik and Osborne', () => {
     const x = [0.25, 0.39, 0.415, 0.39];
@@ -81,6 +80,17 @@ describe('Levenberg–Marquardt', () => {
     const far = [-1.2, 1];
     expect(createDescent(rosenbrock, rules)(far, 2).steps).toBe(2);
   });
+});
+
+it.each([
+  [0.0098, 1],
+  [0.01, 0],
+])('tries a step only if it promises a share of %d of what is left', (promising, steps) => {
+  // Of the sum of squares 101 a step can gain 1, which is 0.0099 of it.
+  const far = problemOf(1, 2, ([x]) => [x! - 1, 10]);
+  const evaluate = jest.spyOn(far, 'evaluate');
+  expect(createDescent(far, { ...rules, promising, steps: 1 })([0]).steps).toBe(steps);
+  expect(evaluate).toHaveBeenCalledTimes(1 + steps);
 });
 
 describe('a definite system', () => {

@@ -32,14 +32,13 @@ const RULES: DescentRules = {
   upper: Infinity,
   steps: 60,
   enough: 1e-3,
+  promising: 0,
   perfect: 0,
   growth: 4,
   growsFrom: 0,
   mostDamping: 1e8,
   ridge: 1e-9,
   levenberg: 0,
-  // A derivative costs as much as ten predictions.
-  eager: false,
 };
 const BUMPS = 8;
 /** Absorption never quite reaches zero: keeps the logarithm finite. */
@@ -76,7 +75,7 @@ export function fitCurve(problem: CurveProblem): number[] {
 
   const r = new Float64Array(3 + size);
   const jacobian = new Float64Array(r.length * size);
-  const residualsAt = (p: ArrayLike<number>): number => {
+  const evaluate = (p: ArrayLike<number>): number => {
     const lab = predict(curve(p));
     for (let i = 0; i < 3; i++) r[i] = (lab[i]! - target[i]!) / problem.targetSigma;
     for (let j = 1; j < size; j++)
@@ -86,19 +85,16 @@ export function fitCurve(problem: CurveProblem): number[] {
     r[2 + size] = outside / LIMIT_SIGMA;
     return r.reduce((sum, v) => sum + v * v, 0);
   };
-  const evaluate = (p: ArrayLike<number>, derive: boolean): number => {
-    if (!derive) return residualsAt(p);
+  const differentiate = (p: ArrayLike<number>): void => {
     const moved = Array.from(p);
-    const cost = residualsAt(p);
     const at = r.slice();
     for (let j = 0; j < size; j++) {
       moved[j] = p[j]! + STEP;
-      residualsAt(moved);
+      evaluate(moved);
       moved[j] = p[j]!;
       for (let i = 0; i < r.length; i++) jacobian[i * size + j] = (r[i]! - at[i]!) / STEP;
     }
     r.set(at);
-    return cost;
   };
 
   // Strength spans decades between a clay and a carbon black: scan it before polishing.
@@ -107,13 +103,13 @@ export function fitCurve(problem: CurveProblem): number[] {
   let best = Infinity;
   for (let logStrength = -9; logStrength <= 5; logStrength += 0.5) {
     p[0] = logStrength;
-    const cost = residualsAt(p);
+    const cost = evaluate(p);
     if (cost < best) {
       best = cost;
       strength = logStrength;
     }
   }
   p[0] = strength;
-  createDescent({ residuals: r, jacobian, stride: size, evaluate }, RULES)(p);
+  createDescent({ residuals: r, jacobian, stride: size, evaluate, differentiate }, RULES)(p);
   return Array.from(curve(p), (v) => Number(v.toPrecision(4)));
 }

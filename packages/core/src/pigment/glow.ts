@@ -21,6 +21,37 @@ export function emissionShape({ peak, width }: Pick<Emission, 'peak' | 'width'>,
   return (Math.exp(-0.5 * z * z) * BAND_STEP_NM) / (width * Math.sqrt(2 * Math.PI));
 }
 
+/** As good as no light: less than this of a fluorescent's in a band. */
+const UNSEEN = 1e-7;
+
+/** The bands in which something of an emission (36) is seen: from one to before another. */
+export function seenBands(light: Spectrum): { readonly from: number; readonly to: number } {
+  const isSeen = (v: number): boolean => v >= UNSEEN;
+  return { from: Math.max(0, light.findIndex(isSeen)), to: light.findLastIndex(isSeen) + 1 };
+}
+
+/** An emission under daylight, band by band. */
+interface GlowBands {
+  /** What comes back of the light that is taken up, over the light of the band; as good as nothing outside `from`–`to`. */
+  readonly light: Spectrum;
+  readonly from: number;
+  readonly to: number;
+  /** The last band that feeds it. */
+  readonly last: number;
+}
+const known = new WeakMap<Emission, GlowBands>();
+
+export function glowBands(emission: Emission): GlowBands {
+  let bands = known.get(emission);
+  if (!bands) {
+    const shape = Float64Array.from({ length: BAND_COUNT }, (_, b) => emissionShape(emission, b));
+    const light = shape.map((v, b) => (emission.efficiency * v) / DAYLIGHT[b]!);
+    bands = { light, ...seenBands(shape), last: lastFed(emission) };
+    known.set(emission, bands);
+  }
+  return bands;
+}
+
 /** A mixture before anything glows in it (36 bands each). */
 export interface Body {
   readonly K: Spectrum;
@@ -36,7 +67,7 @@ export type BodySlope = Pick<Body, 'K' | 'S' | 'R'>;
 
 /** The colourant that glows in it. */
 export interface Glowing {
-  readonly emission: Emission;
+  readonly bands: GlowBands;
   /** Dose at which half of its light is lost to crowding, g/kg; null for none. */
   readonly quench: number | null;
   /** Light that it takes up, and how deep that goes on average (`feedGlow`); then the same by each slope. */
@@ -59,8 +90,12 @@ export interface Amount {
 }
 
 const rootOf = (K: number, S: number): number => Math.sqrt(K * (K + 2 * S));
-const rootSlope = (K: number, S: number, root: number, dK: number, dS: number): number =>
-  ((K + S) * dK + K * dS) / root;
+
+// How sums over bands change with the absorption, scattering and reflectance of each band: scratch of one call.
+const byK = new Float64Array(BAND_COUNT);
+const byS = new Float64Array(BAND_COUNT);
+const byR = new Float64Array(BAND_COUNT);
+const roots = new Float64Array(BAND_COUNT);
 
 /** Works out what feeds a glow, from a body that does not glow yet. */
 export function feedGlow(
@@ -69,29 +104,37 @@ export function feedGlow(
   { K, S, R }: Body,
   slopes: readonly BodySlope[],
 ): void {
-  const { emission, takenBy, deepBy } = glow;
-  const last = lastFed(emission);
-  glow.taken = 0;
-  glow.deep = 0;
-  takenBy.fill(0);
-  deepBy.fill(0);
+  const { takenBy, deepBy } = glow;
+  const { last } = glow.bands;
+  let each = 0;
+  let eachDeep = 0;
   for (let b = 0; b <= last; b++) {
     const root = rootOf(K[b]!, S[b]!);
     const per = (k[b]! * DAYLIGHT[b]!) / K[b]!;
-    const dark = 1 - R[b]!;
-    const t = dark * e * per;
-    glow.taken += t;
-    glow.deep += t * root;
-    for (let j = 0; j < slopes.length; j++) {
-      const by = slopes[j]!;
-      const more = (j === slope ? dark * per : 0) - by.R[b]! * e * per - (t * by.K[b]!) / K[b]!;
-      takenBy[j] = takenBy[j]! + more;
-      deepBy[j] = deepBy[j]! + more * root + t * rootSlope(K[b]!, S[b]!, root, by.K[b]!, by.S[b]!);
-    }
+    const lit = (1 - R[b]!) * per;
+    each += lit;
+    eachDeep += lit * root;
+    roots[b] = root;
+    byR[b] = -e * per;
+    byK[b] = (-e * lit) / K[b]!;
   }
-  if (glow.taken === 0) return;
-  glow.deep /= glow.taken;
-  for (let j = 0; j < slopes.length; j++) deepBy[j] = (deepBy[j]! - glow.deep * takenBy[j]!) / glow.taken;
+  glow.taken = e * each;
+  glow.deep = each === 0 ? 0 : eachDeep / each;
+  const { taken, deep } = glow;
+  for (let j = 0; j < slopes.length; j++) {
+    const by = slopes[j]!;
+    let more = j === slope ? each : 0;
+    let moreDeep = j === slope ? eachDeep : 0;
+    for (let b = 0; b <= last; b++) {
+      const change = byR[b]! * by.R[b]! + byK[b]! * by.K[b]!;
+      // byK is what is taken up, over −K.
+      const deeper = (-byK[b]! * K[b]! * ((K[b]! + S[b]!) * by.K[b]! + K[b]! * by.S[b]!)) / roots[b]!;
+      more += change;
+      moreDeep += change * roots[b]! + deeper;
+    }
+    takenBy[j] = more;
+    deepBy[j] = taken === 0 ? 0 : (moreDeep - deep * more) / taken;
+  }
 }
 
 /**
@@ -100,34 +143,40 @@ export function feedGlow(
  * the reflectance of a body that `feedGlow` has seen, and of its slopes, up to `most`.
  */
 export function addGlow(
-  { emission, quench, taken, deep, takenBy, deepBy }: Glowing,
+  { bands, quench, taken, deep, takenBy, deepBy }: Glowing,
   { dose, slope, doseSlope }: Amount,
   { K, S, R, inner }: Body,
   slopes: readonly BodySlope[],
   most: number,
 ): void {
   if (taken === 0) return;
-  const gain = emission.efficiency / (1 + (quench === null ? 0 : dose / quench));
+  const { light, from, to } = bands;
+  const gain = 1 / (1 + (quench === null ? 0 : dose / quench));
   const crowded = quench === null ? 0 : doseSlope / (quench + dose);
-  for (let b = 0; b < BAND_COUNT; b++) {
-    const shape = emissionShape(emission, b);
-    if (shape < 1e-7) continue;
+  for (let b = from; b < to; b++) {
     const root = rootOf(K[b]!, S[b]!);
     const sum = S[b]! + K[b]! + root;
     const rInf = S[b]! / sum;
     const out = (deep / (deep + root)) * (1 + rInf) * ((1 - inner) / (1 - inner * rInf));
-    const each = (gain * shape * out) / DAYLIGHT[b]!;
-    const bright = R[b]! + each * taken;
-    R[b] = Math.min(most, bright);
-    for (let j = 0; j < slopes.length; j++) {
-      const by = slopes[j]!;
-      const dRoot = rootSlope(K[b]!, S[b]!, root, by.K[b]!, by.S[b]!);
-      const dInf = (by.S[b]! - rInf * (by.S[b]! + by.K[b]! + dRoot)) / sum;
-      const dOut =
-        (deepBy[j]! * root - deep * dRoot) / (deep * (deep + root)) +
-        dInf * (1 / (1 + rInf) + inner / (1 - inner * rInf)) -
-        (j === slope ? crowded : 0);
-      by.R[b] = bright > most ? 0 : by.R[b]! + each * (takenBy[j]! + taken * dOut);
+    const each = gain * light[b]! * out;
+    R[b] = Math.min(most, R[b]! + each * taken);
+    if (slopes.length === 0) continue;
+    // Logarithmic derivatives of what gets out.
+    const perInf = (1 / (1 + rInf) + inner / (1 - inner * rInf)) / sum;
+    const perRoot = -1 / (deep + root) - rInf * perInf;
+    byK[b] = (perRoot * (K[b]! + S[b]!)) / root - rInf * perInf;
+    byS[b] = (perRoot * K[b]!) / root + (1 - rInf) * perInf;
+    roots[b] = root;
+    byR[b] = each;
+  }
+  for (let j = 0; j < slopes.length; j++) {
+    const by = slopes[j]!;
+    const less = j === slope ? crowded : 0;
+    for (let b = from; b < to; b++) {
+      const share = byK[b]! * by.K[b]! + byS[b]! * by.S[b]! - less;
+      const deeper = (deepBy[j]! * roots[b]!) / (deep * (deep + roots[b]!));
+      const more = takenBy[j]! + taken * (share + deeper);
+      by.R[b] = R[b]! < most ? by.R[b]! + byR[b]! * more : 0;
     }
   }
 }

@@ -49,32 +49,52 @@ export interface MixTables {
 
 const inverse = (dose: number | null): number => (dose === null ? 0 : 1 / dose);
 
-/** Tables of a canvas and some colourants at a stage. */
-export function mixTables(canvas: Canvas, colourants: readonly Optics[], stage: Stage): MixTables {
-  const stride = Math.max(4, 4 * Math.ceil(colourants.length / 4));
-  const k = new Float64Array(stride * BAND_COUNT);
-  const s = new Float64Array(stride * BAND_COUNT);
-  const own = new Float64Array(BAND_COUNT);
-  colourants.forEach((optics, i) => {
-    absorptionAt(optics, stage, own);
-    for (let b = 0; b < BAND_COUNT; b++) {
-      k[b * stride + i] = own[b]!;
-      s[b * stride + i] = optics.s[b]!;
-    }
-  });
-  return {
+/** Makes tables of one canvas at one stage, which share what does not depend on the colourants. */
+function tablesAt(canvas: Canvas, stage: Stage): (colourants: readonly Optics[]) => MixTables {
+  const shared = {
     kBase: canvasAbsorption(canvas, stage, new Float64Array(BAND_COUNT)),
     sBase: canvasScatter(canvas, stage, new Float64Array(BAND_COUNT)),
     ...surfaceOf(canvas, stage),
-    stride,
-    k,
-    s,
-    saturation: Float64Array.from(colourants, (o) => inverse(o.saturation)),
-    scatterSaturation: colourants.some((o) => o.terms)
-      ? Float64Array.from(colourants, (o) => inverse(scatterSaturationOf(o)))
-      : null,
-    special: colourants,
   };
+  const known = new Map<Optics, Spectrum>();
+  const absorptionOf = (optics: Optics): Spectrum => {
+    let own = known.get(optics);
+    if (!own) known.set(optics, (own = absorptionAt(optics, stage, new Float64Array(BAND_COUNT))));
+    return own;
+  };
+  return (colourants) => {
+    const stride = Math.max(4, 4 * Math.ceil(colourants.length / 4));
+    const k = new Float64Array(stride * BAND_COUNT);
+    const s = new Float64Array(stride * BAND_COUNT);
+    colourants.forEach((optics, i) => {
+      const own = absorptionOf(optics);
+      for (let b = 0; b < BAND_COUNT; b++) {
+        k[b * stride + i] = own[b]!;
+        s[b * stride + i] = optics.s[b]!;
+      }
+    });
+    return {
+      ...shared,
+      stride,
+      k,
+      s,
+      saturation: Float64Array.from(colourants, (o) => inverse(o.saturation)),
+      scatterSaturation: colourants.some((o) => o.terms)
+        ? Float64Array.from(colourants, (o) => inverse(scatterSaturationOf(o)))
+        : null,
+      special: colourants,
+    };
+  };
+}
+
+/** Tables of a canvas and some colourants at a stage. */
+export const mixTables = (canvas: Canvas, colourants: readonly Optics[], stage: Stage): MixTables =>
+  tablesAt(canvas, stage)(colourants);
+
+/** Builds mixers for one canvas and stage: quicker than one by one where there are many of the same colourants. */
+export function createMixers(canvas: Canvas, stage: Stage): (colourants: readonly Optics[]) => Mixer {
+  const tablesOf = tablesAt(canvas, stage);
+  return (colourants) => mixerOf(tablesOf(colourants));
 }
 
 /** Builds a mixer for one canvas and stage. */
@@ -100,8 +120,8 @@ export function mixerOf(tables: MixTables): Mixer {
       powder += dose;
     }
     const packed = 1 / (1 + load * powder);
-    mix(tables, effective, scattering, packed, out);
     if (mixSpecials) mixSpecials(doses, effective, scattering, packed, out);
+    else mix(tables, effective, scattering, packed, out);
     if (gloss !== 0) for (let b = 0; b < BAND_COUNT; b++) out[b] = out[b]! + gloss;
     return out;
   }
@@ -113,7 +133,7 @@ export function mixerOf(tables: MixTables): Mixer {
   return { count, reflectance, lab };
 }
 
-/** What those colourants that glow, show as specks or mirror make of a mixture, which is mixed again for them. */
+/** Mixes where some of the colourants glow, show as specks or mirror, which takes the absorption and scattering itself. */
 function specialsOf({ kBase, sBase, inner, stride, k, s, special }: MixTables) {
   const count = special.length;
   const K = new Float64Array(BAND_COUNT);
@@ -121,6 +141,7 @@ function specialsOf({ kBase, sBase, inner, stride, k, s, special }: MixTables) {
   const parts = special.flatMap((optics, i): (SpecialPart & { readonly i: number })[] =>
     isSpecial(optics) ? [{ i, ...specialPart(optics, new Float64Array(BAND_COUNT)) }] : [],
   );
+  const pass = surfacePass(inner);
   return (
     doses: ArrayLike<number>,
     e: Float64Array,
@@ -130,18 +151,20 @@ function specialsOf({ kBase, sBase, inner, stride, k, s, special }: MixTables) {
   ): void => {
     for (let b = 0; b < BAND_COUNT; b++) {
       const at = b * stride;
-      K[b] = kBase[b]!;
-      S[b] = sBase[b]!;
+      let absorbed = kBase[b]!;
+      let scattered = sBase[b]!;
       for (let i = 0; i < count; i++) {
-        K[b] = K[b]! + e[i]! * k[at + i]!;
-        S[b] = S[b]! + f[i]! * s[at + i]!;
+        absorbed += e[i]! * k[at + i]!;
+        scattered += f[i]! * s[at + i]!;
       }
-      S[b] = S[b]! * packed;
-      for (const part of parts) part.k[b] = k[at + part.i]!;
+      K[b] = absorbed;
+      S[b] = scattered * packed;
+      out[b] = surfacedReflectance(absorbed, scattered * packed, inner, pass);
     }
     for (const part of parts) {
       part.e = e[part.i]!;
       part.dose = doses[part.i]!;
+      for (let b = 0; b < BAND_COUNT; b++) part.k[b] = k[b * stride + part.i]!;
     }
     addSpecials(parts, { K, S, R: out, inner });
   };

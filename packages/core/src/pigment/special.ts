@@ -7,6 +7,8 @@ import {
   type Emission,
   feedGlow,
   type Glowing,
+  glowBands,
+  seenBands,
 } from './glow.ts';
 import { MAX_SPECK_AREA, type Optics } from './optics.ts';
 
@@ -49,7 +51,14 @@ export function specialPart({ emission, specks, terms }: SpecialOptics, k: Spect
     emitter: emission && !terms ? { ...emissionBand(emission), taken: 0, takenBy: bySlope() } : null,
     glow:
       emission && terms
-        ? { emission, quench: terms.quench, taken: 0, deep: 0, takenBy: bySlope(), deepBy: bySlope() }
+        ? {
+            bands: glowBands(emission),
+            quench: terms.quench,
+            taken: 0,
+            deep: 0,
+            takenBy: bySlope(),
+            deepBy: bySlope(),
+          }
         : null,
     specks,
     sheen: terms?.sheen ?? null,
@@ -76,6 +85,10 @@ export function addSpecials(
 
 type Emitter = NonNullable<SpecialPart['emitter']>;
 
+/** How what a fluorescent takes up changes with the reflectance and with the absorption of each band. */
+const byR = new Float64Array(BAND_COUNT);
+const byK = new Float64Array(BAND_COUNT);
+
 /** Light taken in below its peak by a fluorescent. */
 function feedEmitter(
   emitter: Emitter,
@@ -84,34 +97,34 @@ function feedEmitter(
   slopes: readonly BodySlope[],
 ): void {
   const { takenBy, last } = emitter;
-  emitter.taken = 0;
-  takenBy.fill(0);
+  let each = 0;
   for (let b = 0; b <= last; b++) {
     const per = k[b]! / K[b]!;
-    const dark = 1 - R[b]!;
-    emitter.taken += dark * e * per;
-    for (let j = 0; j < slopes.length; j++) {
-      const by = slopes[j]!;
-      const more = (j === slope ? dark : 0) - e * (by.R[b]! + (dark * by.K[b]!) / K[b]!);
-      takenBy[j] = takenBy[j]! + more * per;
-    }
+    const lit = (1 - R[b]!) * per;
+    each += lit;
+    byR[b] = -e * per;
+    byK[b] = (-e * lit) / K[b]!;
+  }
+  emitter.taken = e * each;
+  for (let j = 0; j < slopes.length; j++) {
+    const by = slopes[j]!;
+    let more = j === slope ? each : 0;
+    for (let b = 0; b <= last; b++) more += byR[b]! * by.R[b]! + byK[b]! * by.K[b]!;
+    takenBy[j] = more;
   }
 }
 
 /** It comes back in its band, less what leaves as heat. */
 function addEmission(
-  { shape, efficiency, taken, takenBy }: Emitter,
+  { light, from, to, taken, takenBy }: Emitter,
   { R }: Body,
   slopes: readonly BodySlope[],
 ): void {
-  for (let b = 0; b < BAND_COUNT; b++) {
-    const share = efficiency * shape[b]!;
-    const bright = R[b]! + share * taken;
-    R[b] = Math.min(MAX_REFLECTANCE, bright);
-    for (let j = 0; j < slopes.length; j++) {
-      const by = slopes[j]!;
-      by.R[b] = bright > MAX_REFLECTANCE ? 0 : by.R[b]! + share * takenBy[j]!;
-    }
+  for (let b = from; b < to; b++) R[b] = Math.min(MAX_REFLECTANCE, R[b]! + light[b]! * taken);
+  for (let j = 0; j < slopes.length; j++) {
+    const by = slopes[j]!.R;
+    const more = takenBy[j]!;
+    for (let b = from; b < to; b++) by[b] = R[b]! < MAX_REFLECTANCE ? by[b]! + light[b]! * more : 0;
   }
 }
 
@@ -149,23 +162,27 @@ function mirror(parts: readonly SpecialPart[], { R }: Body, slopes: readonly Bod
 }
 
 interface EmissionBand {
-  readonly shape: Spectrum;
+  /** What comes back in each band of the light that is taken up (36); as good as nothing outside `from`–`to`. */
+  readonly light: Spectrum;
+  readonly from: number;
+  readonly to: number;
+  /** The last band that feeds it. */
   readonly last: number;
-  readonly efficiency: number;
 }
 const bands = new WeakMap<Emission, EmissionBand>();
 
-/** A fluorescent's emission: normalised band (sums to 1), the last band that feeds it, and its efficiency. */
+/** A fluorescent's emission: a normalised band, less what leaves as heat. */
 function emissionBand(emission: Emission): EmissionBand {
   const known = bands.get(emission);
   if (known) return known;
   const { peak, width, efficiency } = emission;
   const raw = spectrumFrom((nm) => Math.exp(-0.5 * ((nm - peak) / width) ** 2));
   const sum = raw.reduce((total, v) => total + v, 0);
+  const light = raw.map((v) => (v / sum) * efficiency);
   const band = {
-    shape: raw.map((v) => v / sum),
+    light,
+    ...seenBands(light),
     last: Math.floor((peak - BAND_START_NM) / BAND_STEP_NM),
-    efficiency,
   };
   bands.set(emission, band);
   return band;
