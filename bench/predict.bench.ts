@@ -27,7 +27,7 @@ const slow = (d: Float64Array): number =>
 
 rate(200_000, fast);
 rate(200, slow);
-const fastRate = Math.max(...Array.from({ length: 5 }, () => rate(400_000, fast)));
+const fastRate = Math.max(...Array.from({ length: 10 }, () => rate(400_000, fast)));
 const slowRate = rate(1500, slow);
 if (!Number.isFinite(sink)) throw new Error('predictions ran off');
 
@@ -35,7 +35,7 @@ report([
   {
     what: 'Predictions a second, one core (4 colourants, 36 bands, to Lab)',
     measured: `${Math.round(fastRate / 1000)} k, ${Math.round(fastRate / slowRate)} × the obvious twin (${Math.round(slowRate)})`,
-    goal: '≥ 500 k',
-    met: fastRate >= 500_000,
+    goal: '≥ 1000 k',
+    met: fastRate >= 1_000_000,
   },
 ]);
