@@ -6,6 +6,8 @@ import { bodyCauses } from './rules/body.ts';
 import { browningCauses } from './rules/browning.ts';
 import { colourCauses } from './rules/colour.ts';
 import { designCauses } from './rules/design.ts';
+import { emulsionCauses } from './rules/emulsion.ts';
+import { pourCauses } from './rules/pour.ts';
 import { scentCauses } from './rules/scent.ts';
 import { surfaceCauses } from './rules/surface.ts';
 import { turnedCauses } from './rules/turned.ts';
@@ -17,7 +19,9 @@ export const CAUSES: readonly Cause[] = [
   ...turnedCauses,
   ...surfaceCauses,
   ...bodyCauses,
+  ...emulsionCauses,
   ...designCauses,
+  ...pourCauses,
   ...scentCauses,
 ];
 
