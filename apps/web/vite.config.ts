@@ -123,31 +123,49 @@ const FRAMEWORK =
 
 /** Parts of Ant Design that no page shows at first: dialogs, drawers and their like load with what opens them. */
 const LATE =
-  /node_modules\/(@rc-component\/(dialog|color-picker|collapse|form|async-validator|picker|drawer|menu|dropdown|pagination)|antd\/es\/(modal|skeleton|color-picker|collapse|form|date-picker|drawer|menu|dropdown|pagination))\//;
+  /node_modules\/(@rc-component\/(dialog|color-picker|collapse|form|async-validator|picker|drawer|menu|dropdown|pagination|checkbox)|antd\/es\/(modal|checkbox|skeleton|color-picker|collapse|form|date-picker|drawer|menu|dropdown|pagination))\//;
 
 /** What rooms have in common, but for what brings a package along. */
 const PARTS =
   /apps.web.src.(shared|data|workers)|packages.contract|^vite|core.src.(units|colour|material)|bench.steps\.ts/;
 const OWN_CHUNK =
-  /shared.(form|settings|axis|photo)|SortableList|ListRoom|ColourPicker|DayField|PlainTable|BarEffect|FileButton|shared.batches.DueReadings|data.(benchLogs?|outbox|log|record|media|ledger|calendar|book)\.ts/;
+  /shared.(form|settings|photo)|SortableList|ListRoom|ColourPicker|PlainTable|BarEffect|shared.batches.DueReadings|data.(benchLogs?|outbox|log|record|media|ledger|calendar|book)\.ts/;
+
+/** What is known of a batch that was made, and of bars that were read. */
+const RECORD = /data.record\.ts|core.src.(evidence|record)/;
+
+/** What went wrong and why: only where faults are looked into. */
+const CAUSES = /core.src.causes/;
 
 /** What parts of the result have in common. */
-const RESULT = /rooms.bench.result|data.record\.ts|core.src.(evidence|record|causes)/;
+const RESULT = /rooms.bench.result/;
 
 /** What every form has beside Ant Design's own. */
 const FIELDS =
   /shared.form.(NumberItem|NumberInput|entryProblem|serverErrors|QuantityItem|isUsable)|shared.settings.UnitFields/;
 
 /** What lists and long pages use. */
-const LISTS = /\/checkbox\/|RightOutlined|ListRoom|skeleton/;
+const LISTS = /RightOutlined|ListRoom|PlainTable|skeleton/;
 
-/** What is printed and worked by, and the log of the day: not needed where a batch is planned. */
+/** The log of the day: not needed where a batch is planned. */
+const LOG =
+  /core.src.day.(actuals|bench|merge|weighedLine|entry|testCups|cups|words)|data.(benchLogs?|outbox|log)\.ts|make.useBenchLog|bench.TestCupWords|node_modules.idb/;
+
+/** What is printed and worked by. */
 const SHEET =
-  /core.src.(sheet|day)|core.src.work.(pourScript|sittings)|prep.useSheet|data.(benchLogs?|outbox|log)\.ts|make.useBenchLog|bench.TestCupWords|node_modules.idb/;
+  /core.src.(sheet|day)|core.src.work.(pourScript|sittings)|prep.(useSheet|PagePrint|PrintButton)/;
+
+/** How a recipe is looked for: not needed once a batch is planned. */
+const MATCHING = /rooms.bench.(MatchFilterBar|useSameLook|useMatching|MaterialPicker)/;
+
+/** How a colourant of one's own gets its curve: only where one is made. */
+const OWN_CURVE = /material.(ownMaterial|catalogue)|pigment.(buildOptics|defaultCurve)|numerics.leastSquares/;
+
+/** The room of the swatch book. */
+const BOOK = /rooms.book|data.book\.ts|BarEffect/;
 
 /** How a colour looks and how sure it is: not needed where a batch is made. */
-const LOOKS =
-  /bench.ColourCard|core.src.why.base|balance.potDoubt|material.(curveModes|doubt)|pigment.spread/;
+const LOOKS = /core.src.why.(base|pots)|balance.potDoubt|material.(curveModes|doubt)|pigment.spread/;
 
 /** What every step of a batch works out. */
 const CORE = /core.src.(balance|plan|work(?!.pourScript|.sittings)|pigment|checks|match.adjust)/;
@@ -224,6 +242,22 @@ export default defineConfig(({ command }) => ({
               priority: 2,
               includeDependenciesRecursively: false,
             },
+            ...[
+              { name: 'record', test: RECORD },
+              { name: 'causes', test: CAUSES },
+              { name: 'matching', test: MATCHING },
+              { name: 'log', test: LOG },
+              { name: 'book', test: BOOK },
+              { name: 'charts', test: /node_modules.d3-/ },
+              { name: 'ownCurve', test: OWN_CURVE, minShareCount: 1 },
+              { name: 'checkbox', test: /checkbox\// },
+            ].map((group) => ({
+              minShareCount: 2,
+              ...group,
+              // Before the large groups, which would take them along.
+              priority: 4,
+              includeDependenciesRecursively: false,
+            })),
             {
               name: 'result',
               test: RESULT,
@@ -233,7 +267,7 @@ export default defineConfig(({ command }) => ({
             },
             {
               name: 'bench',
-              test: /rooms.bench.(?!idea.(paletteFiles|decodeText)|steps.prep.(PagePrint|PrintButton|CutStrip)|result.)|ui.DayField/,
+              test: /rooms.bench.(?!ColourCard|idea.(paletteFiles|decodeText)|steps.prep.(PagePrint|PrintButton|CutStrip)|result.)/,
               minShareCount: 2,
               priority: 1,
             },

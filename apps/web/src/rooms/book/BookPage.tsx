@@ -1,5 +1,5 @@
 import { Button } from 'antd';
-import { type ReactNode, useState } from 'react';
+import { lazy, type ReactNode, Suspense, useState } from 'react';
 import { Link } from 'react-router';
 import { type BookFit, type MaterialWire } from '@kleur/contract';
 import { curveModes } from '@kleur/core/material';
@@ -15,7 +15,6 @@ import { BarEffect } from '../../shared/ui/BarEffect.tsx';
 import { DeleteOutlined, PrinterOutlined } from '../../shared/ui/icons.tsx';
 import { LevelMark } from '../../shared/ui/Levels.tsx';
 import { FigureCell, PlainTable } from '../../shared/ui/PlainTable.tsx';
-import { AddBar } from './AddBar.tsx';
 import styles from './book.module.css';
 import { type Bar, type BookMaterial, evidenceOf, lotsOf, percent } from './bookOf.ts';
 import { CurveChart, type DoubtedCurve } from './CurveChart.tsx';
@@ -24,6 +23,8 @@ import { NOTCHES } from './notches.ts';
 import { PrintedChart } from './PrintedChart.tsx';
 import { Learnings } from './Learnings.tsx';
 import { useTakeOver } from './useTakeOver.ts';
+
+const AddBar = lazy(() => import('./AddBar.tsx').then((m) => ({ default: m.AddBar })));
 
 /** One colourant: its bars, its curve before and after a fit, and each bar beside what is foretold of it. */
 export function BookPage(
@@ -121,16 +122,18 @@ export function BookPage(
       ) : (
         <BarTable materialId={material.id} bars={bars} fitted={fitted} names={names} />
       )}
-      {adding && (
-        <AddBar
-          shelf={names}
-          of={material.id}
-          onClose={(id) => {
-            setAdding(false);
-            setKept(id ?? kept);
-          }}
-        />
-      )}
+      <Suspense>
+        {adding && (
+          <AddBar
+            shelf={names}
+            of={material.id}
+            onClose={(id) => {
+              setAdding(false);
+              setKept(id ?? kept);
+            }}
+          />
+        )}
+      </Suspense>
     </div>
   );
 }

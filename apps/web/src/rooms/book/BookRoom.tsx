@@ -1,5 +1,5 @@
 import { Button, Dropdown } from 'antd';
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { routes } from '@kleur/contract';
 import { curveModes } from '@kleur/core/material';
@@ -12,14 +12,15 @@ import { usePrinter } from '../../shared/hooks/useSettings.ts';
 import { BarEffect } from '../../shared/ui/BarEffect.tsx';
 import { EmptyState } from '../../shared/ui/EmptyState.tsx';
 import { DownloadOutlined } from '../../shared/ui/icons.tsx';
-import { AddBar } from './AddBar.tsx';
 import { BaseLine } from './BaseLine.tsx';
 import styles from './book.module.css';
 import { type BookMaterial, bookOf, evidenceOf } from './bookOf.ts';
-import { BookPage } from './BookPage.tsx';
 import { LadderStrip } from './LadderStrip.tsx';
-import { NewColourant } from './NewColourant.tsx';
 import { useTakeOver } from './useTakeOver.ts';
+
+const AddBar = lazy(() => import('./AddBar.tsx').then((m) => ({ default: m.AddBar })));
+const BookPage = lazy(() => import('./BookPage.tsx').then((m) => ({ default: m.BookPage })));
+const NewColourant = lazy(() => import('./NewColourant.tsx').then((m) => ({ default: m.NewColourant })));
 
 /** What is known of each colourant, and from which bars. */
 export function BookRoom() {
@@ -77,7 +78,9 @@ export function BookRoom() {
   );
   if (id !== undefined)
     return page ? (
-      <BookPage key={id} {...page} fitted={fitted ?? null} learn={fitButton} names={shelf} />
+      <Suspense fallback={<p className="loading">Opening…</p>}>
+        <BookPage key={id} {...page} fitted={fitted ?? null} learn={fitButton} names={shelf} />
+      </Suspense>
     ) : (
       <EmptyState title="No such colourant in the book" action={<Link to="/book">To the swatch book</Link>}>
         It is not on the shelf, or leaves no colour of its own.
@@ -168,23 +171,25 @@ export function BookRoom() {
           />
         ))}
       </ul>
-      {naming && (
-        <NewColourant
-          onClose={() => {
-            setNaming(false);
-          }}
-        />
-      )}
-      {adding && (
-        <AddBar
-          shelf={shelf}
-          of={null}
-          onClose={(id) => {
-            setAdding(false);
-            setKept(id ?? kept);
-          }}
-        />
-      )}
+      <Suspense>
+        {naming && (
+          <NewColourant
+            onClose={() => {
+              setNaming(false);
+            }}
+          />
+        )}
+        {adding && (
+          <AddBar
+            shelf={shelf}
+            of={null}
+            onClose={(id) => {
+              setAdding(false);
+              setKept(id ?? kept);
+            }}
+          />
+        )}
+      </Suspense>
     </div>
   );
 }
