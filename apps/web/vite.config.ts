@@ -159,7 +159,7 @@ const SHEET =
 const MATCHING = /rooms.bench.(MatchFilterBar|useSameLook|useMatching|MaterialPicker)/;
 
 /** How a colourant of one's own gets its curve: only where one is made. */
-const OWN_CURVE = /material.(ownMaterial|catalogue)|pigment.(buildOptics|defaultCurve)|numerics.leastSquares/;
+const OWN_CURVE = /pigment.(buildOptics|defaultCurve)|numerics.leastSquares/;
 
 /** The room of the swatch book. */
 const BOOK = /rooms.book|data.book\.ts|BarEffect/;
