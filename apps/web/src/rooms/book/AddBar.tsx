@@ -1,4 +1,4 @@
-import { Button, Drawer, Input, Segmented } from 'antd';
+import { Button, Drawer, Input } from 'antd';
 import dayjs from 'dayjs';
 import { useId, useState } from 'react';
 import { type MaterialWire } from '@kleur/contract';
@@ -9,9 +9,12 @@ import { failureOf } from '../../data/api.ts';
 import { useAddBarsMutation } from '../../data/book.ts';
 import { ColourPicker } from '../../shared/ui/ColourPicker.tsx';
 import { NumberField } from '../../shared/ui/NumberField.tsx';
-import { barWrite, doseProblem, type DoseRow, emptyRow, newBarId } from './barForm.ts';
+import { BaseChoice } from './BaseChoice.tsx';
+import { type BarOils, barWrite, doseProblem, type DoseRow, emptyRow, newBarId } from './barForm.ts';
 import styles from './book.module.css';
 import { DoseRows } from './DoseRows.tsx';
+import { GelledChoice } from './GelledChoice.tsx';
+import { GlossSwitch } from './GlossSwitch.tsx';
 
 /** A bar that no batch knows of, by hand: what is in it, how old it is, and its colour. */
 export function AddBar(props: {
@@ -27,14 +30,18 @@ export function AddBar(props: {
   const [rows, setRows] = useState<readonly DoseRow[]>([emptyRow(of)]);
   const [days, setDays] = useState(CURED_HOURS / HOURS_PER_DAY);
   const [gelled, setGelled] = useState(true);
+  const [oils, setOils] = useState<BarOils>([]);
   const [vanillin, setVanillin] = useState(0);
   const [text, setText] = useState('');
+  const [instrument, setInstrument] = useState('');
+  const [hasGloss, setHasGloss] = useState(false);
   const [lot, setLot] = useState('');
   const [problem, setProblem] = useState('');
   const [add, { isLoading }] = useAddBarsMutation();
   const fieldId = useId();
   const typed = colourFromText(text);
   const hex = typed ? screenColourFromLabD65(typed.lab).hex : null;
+  const isMeasured = typed?.how === 'lab';
   const keep = async (): Promise<void> => {
     if (!typed) {
       setProblem('Type a colour as L*, a*, b* (such as 52 24 31) or as hex (such as #b06a49).');
@@ -50,10 +57,13 @@ export function AddBar(props: {
       {
         on: dayjs().format('YYYY-MM-DD'),
         hours: days * HOURS_PER_DAY,
+        oils,
         vanillin,
-        lab: typed.lab,
-        how: typed.how,
+        ...typed,
         doubt: HOW_DOUBT[typed.how],
+        // What a screen shows was read with nothing.
+        ...(isMeasured && instrument.trim() !== '' && { instrument: instrument.trim() }),
+        ...(isMeasured && hasGloss && { hasGloss }),
       },
       shelf,
     );
@@ -81,7 +91,7 @@ export function AddBar(props: {
     >
       <div className={styles.barForm}>
         <label>
-          <span>Name</span>
+          <span className="field-label">Name</span>
           <Input
             aria-label="Name of the bar"
             maxLength={TEST_BAR_LIMITS.name}
@@ -93,9 +103,10 @@ export function AddBar(props: {
           />
         </label>
         <div>
-          <span>What is in it, g/kg oils</span>
+          <span className="field-label">What is in it, g/kg oils</span>
           <DoseRows rows={rows} shelf={shelf} onChange={setRows} />
         </div>
+        <BaseChoice oils={oils} onChange={setOils} />
         <div className={styles.doseRow}>
           <NumberField
             label="Age"
@@ -117,17 +128,11 @@ export function AddBar(props: {
             onCommit={setVanillin}
           />
         </div>
-        <Segmented<boolean>
-          aria-label="Whether it gelled"
-          value={gelled}
-          onChange={setGelled}
-          options={[
-            { value: true, label: 'gelled' },
-            { value: false, label: 'did not gel' },
-          ]}
-        />
+        <GelledChoice label="Whether it gelled" gelled={gelled} onChange={setGelled} />
         <div>
-          <label htmlFor={fieldId}>Colour</label>
+          <label htmlFor={fieldId} className="field-label">
+            Colour
+          </label>
           <div className={styles.doseRow}>
             <Input
               id={fieldId}
@@ -141,15 +146,31 @@ export function AddBar(props: {
             />
             <ColourPicker value={hex} label="Pick the colour" onPick={setText} />
           </div>
-          <span className="soft small">L*, a*, b* for daylight (D65), gloss excluded, or hex.</span>
+          <span className="soft small">L*, a*, b* for daylight (D65), or hex.</span>
           {typed && hex && (
             <p role="status">
               <i className={styles.chip} style={{ background: hex }} /> {colourWords(typed.lab)}
             </p>
           )}
         </div>
+        {isMeasured && (
+          <>
+            <label>
+              <span className="field-label">Instrument</span>
+              <Input
+                aria-label="Instrument"
+                maxLength={READING_LIMITS.instrument}
+                value={instrument}
+                onChange={(e) => {
+                  setInstrument(e.target.value);
+                }}
+              />
+            </label>
+            <GlossSwitch checked={hasGloss} onChange={setHasGloss} />
+          </>
+        )}
         <label>
-          <span>Lot</span>
+          <span className="field-label">Lot</span>
           <Input
             aria-label="Lot"
             maxLength={READING_LIMITS.lot}

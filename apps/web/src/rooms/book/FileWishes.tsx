@@ -1,10 +1,11 @@
-import { Input, Segmented, Select, Switch } from 'antd';
+import { Input, Segmented, Select } from 'antd';
 import { READ_HOW, READING_LIMITS, type ReadHow } from '@kleur/core/evidence';
 import { HOURS_PER_DAY } from '@kleur/core/pigment';
-import { STARTING_BASES } from '@kleur/core/start';
-import { useRecipesQuery } from '../../data/saved.ts';
 import { NumberField } from '../../shared/ui/NumberField.tsx';
+import { BaseChoice } from './BaseChoice.tsx';
 import styles from './book.module.css';
+import { GelledChoice } from './GelledChoice.tsx';
+import { GlossSwitch } from './GlossSwitch.tsx';
 import { type FileWish } from './importing.ts';
 import { type BarFile } from './useBarFile.ts';
 
@@ -14,7 +15,6 @@ const HOW_NAME: Readonly<Record<ReadHow, string>> = {
   photo: 'photo and card',
   hex: 'picked on a screen',
 };
-const REFERENCE = '';
 
 /** What the file does not say of its bars. */
 export function FileWishes(props: {
@@ -26,28 +26,12 @@ export function FileWishes(props: {
   const { roles, white, perDose } = file.reading;
   const says = (...wanted: readonly (typeof roles)[number][]): boolean =>
     wanted.some((r) => roles.includes(r));
-  const { data: recipes = [] } = useRecipesQuery();
-  const bases = [
-    ...recipes.map((r) => ({
-      id: r.id,
-      name: r.name,
-      oils: r.oils.map((o) => ({ materialId: o.material.id, share: o.percent })),
-    })),
-    ...STARTING_BASES.map((b) => ({
-      id: b.id,
-      name: b.name,
-      oils: b.oils.map(([materialId, share]) => ({ materialId, share })),
-    })),
-  ];
-  const used = bases.find(
-    (b) => b.oils === wish.oils || JSON.stringify(b.oils) === JSON.stringify(wish.oils),
-  );
   return (
     <section>
       <h2>The bars</h2>
       <div className={styles.trialForm}>
         <label>
-          <span>Read with</span>
+          <span className="field-label">Read with</span>
           <Select<ReadHow>
             aria-label="Read with"
             value={wish.how}
@@ -59,7 +43,7 @@ export function FileWishes(props: {
         </label>
         {says('dose', 'amount', 'doses') && (
           <span className={styles.trialField}>
-            <span>Doses in</span>
+            <span className="field-label">Doses in</span>
             <Segmented<number>
               aria-label="Doses in"
               value={perDose}
@@ -75,7 +59,7 @@ export function FileWishes(props: {
         )}
         {says('L') && (
           <span className={styles.trialField}>
-            <span>L*, a*, b* for</span>
+            <span className="field-label">L*, a*, b* for</span>
             <Segmented<'D50' | 'D65'>
               aria-label="L*, a*, b* for"
               value={white}
@@ -102,38 +86,25 @@ export function FileWishes(props: {
         )}
         {!says('gel') && (
           <span className={styles.trialField}>
-            <span>They</span>
-            <Segmented<boolean>
-              aria-label="Whether they gelled"
-              value={wish.gelled}
+            <span className="field-label">They</span>
+            <GelledChoice
+              label="Whether they gelled"
+              gelled={wish.gelled}
               onChange={(gelled) => {
                 change({ gelled });
               }}
-              options={[
-                { value: true, label: 'gelled' },
-                { value: false, label: 'did not gel' },
-              ]}
             />
           </span>
         )}
-        <label>
-          <span>Base</span>
-          <Select<string>
-            aria-label="Base"
-            style={{ minWidth: 150 }}
-            value={used?.id ?? REFERENCE}
-            onChange={(id) => {
-              change({ oils: bases.find((b) => b.id === id)?.oils ?? [] });
-            }}
-            options={[
-              { value: REFERENCE, label: 'near-white oils' },
-              ...bases.map((b) => ({ value: b.id, label: b.name })),
-            ]}
-          />
-        </label>
+        <BaseChoice
+          oils={wish.oils}
+          onChange={(oils) => {
+            change({ oils });
+          }}
+        />
         {!says('instrument') && (
           <label>
-            <span>Instrument</span>
+            <span className="field-label">Instrument</span>
             <Input
               aria-label="Instrument"
               maxLength={READING_LIMITS.instrument}
@@ -144,16 +115,12 @@ export function FileWishes(props: {
             />
           </label>
         )}
-        <label className={styles.switch}>
-          <Switch
-            aria-label="It sees the gloss too"
-            checked={wish.hasGloss}
-            onChange={(hasGloss) => {
-              change({ hasGloss });
-            }}
-          />
-          <span>It sees the gloss too (specular included)</span>
-        </label>
+        <GlossSwitch
+          checked={wish.hasGloss}
+          onChange={(hasGloss) => {
+            change({ hasGloss });
+          }}
+        />
       </div>
     </section>
   );

@@ -51,7 +51,9 @@ export function NewColourant({ onClose }: { readonly onClose: () => void }) {
     >
       <div className={styles.barForm}>
         <div>
-          <label htmlFor={nameId}>Name</label>
+          <label htmlFor={nameId} className="field-label">
+            Name
+          </label>
           <Input
             id={nameId}
             autoFocus
@@ -65,7 +67,7 @@ export function NewColourant({ onClose }: { readonly onClose: () => void }) {
           />
         </div>
         <div className={styles.trialField}>
-          <span>Kind</span>
+          <span className="field-label">Kind</span>
           <Select<MaterialKind>
             aria-label="Kind"
             value={kind}
@@ -74,7 +76,7 @@ export function NewColourant({ onClose }: { readonly onClose: () => void }) {
           />
         </div>
         <div>
-          <span>Its colour in gelled soap, roughly</span>
+          <span className="field-label">Its colour in gelled soap, roughly</span>
           <div className={styles.doseRow}>
             <ColourPicker value={colour} label="Pick the colour" onPick={setColour} />
           </div>

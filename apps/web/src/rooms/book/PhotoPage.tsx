@@ -1,4 +1,4 @@
-import { Button, Input, Segmented } from 'antd';
+import { Button, Input } from 'antd';
 import dayjs from 'dayjs';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
@@ -14,9 +14,11 @@ import { usePhoto } from '../../shared/photo/usePhoto.ts';
 import { DayField } from '../../shared/ui/DayField.tsx';
 import { DeleteOutlined } from '../../shared/ui/icons.tsx';
 import { NumberField } from '../../shared/ui/NumberField.tsx';
-import { barWrite, doseProblem, emptyRow, newBarId, type ToldBar } from './barForm.ts';
+import { BaseChoice } from './BaseChoice.tsx';
+import { type BarOils, barWrite, doseProblem, emptyRow, newBarId, type ToldBar } from './barForm.ts';
 import styles from './book.module.css';
 import { DoseRows } from './DoseRows.tsx';
+import { GelledChoice } from './GelledChoice.tsx';
 
 /** A photo of more bars would show too little of each. */
 const MOST_BARS = 48;
@@ -36,6 +38,7 @@ export function PhotoPage() {
   const [bars, setBars] = useState<readonly ToldBar[]>(() => [emptyBar()]);
   const [on, setOn] = useState(() => dayjs().format('YYYY-MM-DD'));
   const [days, setDays] = useState(CURED_HOURS / HOURS_PER_DAY);
+  const [oils, setOils] = useState<BarOils>([]);
   const [vanillin, setVanillin] = useState(0);
   const [problem, setProblem] = useState('');
   const photo = usePhoto(bars.map((b) => b.id));
@@ -62,7 +65,7 @@ export function PhotoPage() {
     try {
       const hours = days * HOURS_PER_DAY;
       const writes = read.map(({ bar, seen: { lab, doubt } }) =>
-        barWrite(bar, { on, hours, vanillin, lab, how: 'photo', doubt }, shelf),
+        barWrite(bar, { on, hours, oils, vanillin, lab, how: 'photo', doubt }, shelf),
       );
       await add({ bars: writes }).unwrap();
       message.success(
@@ -109,7 +112,7 @@ export function PhotoPage() {
           onCommit={setDays}
         />
         <span className={styles.trialField}>
-          <span>Taken on</span>
+          <span className="field-label">Taken on</span>
           <DayField
             label="Taken on"
             value={on}
@@ -121,6 +124,7 @@ export function PhotoPage() {
       </PhotoDesk>
       <h2>What is in them, g/kg oils</h2>
       <div className={styles.trialForm}>
+        <BaseChoice oils={oils} onChange={setOils} />
         <NumberField
           label="Vanillin of their scent"
           width={150}
@@ -195,16 +199,12 @@ function BarFields(props: {
         }}
       />
       <div className={styles.acts}>
-        <Segmented<boolean>
-          aria-label={`Whether bar ${number} gelled`}
-          value={bar.gelled}
+        <GelledChoice
+          label={`Whether bar ${number} gelled`}
+          gelled={bar.gelled}
           onChange={(gelled) => {
             onChange({ ...bar, gelled });
           }}
-          options={[
-            { value: true, label: 'gelled' },
-            { value: false, label: 'did not gel' },
-          ]}
         />
         <Input
           aria-label={`Lot of bar ${number}`}

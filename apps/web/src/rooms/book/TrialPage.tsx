@@ -88,7 +88,7 @@ function Planner(props: {
       </header>
       <div className={styles.trialForm}>
         <label className={styles.wide}>
-          <span>What to learn</span>
+          <span className="field-label">What to learn</span>
           <Select<string[]>
             mode="multiple"
             aria-label="What to learn"
@@ -103,7 +103,7 @@ function Planner(props: {
           />
         </label>
         <label>
-          <span>Mixed with</span>
+          <span className="field-label">Mixed with</span>
           <Select<string>
             aria-label="Mixed with"
             value={wish.whiteId ?? ''}
@@ -117,7 +117,7 @@ function Planner(props: {
           />
         </label>
         <span className={styles.trialField}>
-          <span>Cups</span>
+          <span className="field-label">Cups</span>
           <Segmented<GelWish>
             aria-label="How the cups gel"
             value={wish.gel}
@@ -132,7 +132,7 @@ function Planner(props: {
           />
         </span>
         <span className={styles.trialField}>
-          <span>Read with</span>
+          <span className="field-label">Read with</span>
           <Segmented<ReadBy>
             aria-label="Read with"
             value={wish.by}
@@ -173,7 +173,7 @@ function Planner(props: {
       {trial.proposed.length > 0 && (
         <div className={styles.trialForm}>
           <label>
-            <span>Base</span>
+            <span className="field-label">Base</span>
             <Select<string>
               aria-label="Base"
               value={baseId}

@@ -15,6 +15,7 @@ const told = (change: Partial<ToldBar>): ToldBar => ({
 const rest = {
   on: '2026-03-09',
   hours: 1008,
+  oils: [{ materialId: 'olive-oil', share: 100 }],
   vanillin: 0,
   lab: [52, 24, 31],
   how: 'lab',
@@ -34,7 +35,6 @@ it('sends a bar with what is in it, by the name of that where it has none', () =
       { materialId: 'red-iron-oxide', dose: 2 },
       { materialId: 'titanium-dioxide-oil', dose: 5 },
     ],
-    oils: [],
   });
   expect(barWrite(told({ name: ' Rust ', lot: ' A7 ' }), rest, shelf)).toMatchObject({
     name: 'Rust',

@@ -11,6 +11,9 @@ export interface DoseRow {
   readonly dose: number | null;
 }
 
+/** Oils of a bar by the ids of the shelf; none for the reference base. */
+export type BarOils = readonly { readonly materialId: string; readonly share: number }[];
+
 /** For good: sent again after a failure it is the same bar. */
 export const newBarId = (): string => `${newId()}${newId()}`;
 
@@ -42,10 +45,13 @@ export function barWrite(
   rest: {
     readonly on: string;
     readonly hours: number;
+    readonly oils: BarOils;
     readonly vanillin: number;
     readonly lab: LabD65;
     readonly how: ReadHow;
     readonly doubt: number;
+    readonly instrument?: string;
+    readonly hasGloss?: boolean;
   },
   shelf: readonly MaterialWire[],
 ): TestBarWrite {
@@ -60,7 +66,6 @@ export function barWrite(
     gel: Number(gelled),
     note: '',
     doses,
-    oils: [],
     ...(lot.trim() !== '' && { lot: lot.trim() }),
   };
 }

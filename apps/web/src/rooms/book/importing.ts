@@ -2,6 +2,7 @@ import { type BookEntry, type MaterialWire, type TestBarWrite } from '@kleur/con
 import { deltaE00, labD65FromReflectance } from '@kleur/core/colour';
 import { HOW_DOUBT, type ReadHow } from '@kleur/core/evidence';
 import { type FileBar } from '@kleur/core/formats';
+import { type BarOils } from './barForm.ts';
 
 /** What the file does not say, or says of all its bars alike. */
 export interface FileWish {
@@ -13,7 +14,7 @@ export interface FileWish {
   /** Of bars of which the file does not say it. */
   readonly gelled: boolean;
   /** Oils of all bars; none for the reference base. */
-  readonly oils: readonly { readonly materialId: string; readonly share: number }[];
+  readonly oils: BarOils;
 }
 
 /** Which colourant of the shelf each name of the file is; null for one that is not told yet. */
