@@ -41,6 +41,7 @@ interface GlowBands {
 }
 const known = new WeakMap<Emission, GlowBands>();
 
+/** The bands of a colourant's emission, worked out once for it. */
 export function glowBands(emission: Emission): GlowBands {
   let bands = known.get(emission);
   if (!bands) {
