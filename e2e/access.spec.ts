@@ -15,6 +15,7 @@ test('no accessibility fault in the rooms', async ({ page }) => {
     '/settings',
   ]) {
     await page.goto(path);
+    await page.getByRole('heading', { level: 1 }).waitFor();
     await expectAccessible(page);
   }
   for (const [room, button] of [

@@ -162,7 +162,7 @@ const MATCHING = /rooms.bench.(MatchFilterBar|useSameLook|useMatching|MaterialPi
 const OWN_CURVE = /pigment.(buildOptics|defaultCurve)|numerics.leastSquares/;
 
 /** The room of the swatch book. */
-const BOOK = /rooms.book|data.book\.ts|BarEffect/;
+const BOOK = /rooms.book.(?!BaseChoice)|data.book\.ts|BarEffect/;
 
 /** How a colour looks and how sure it is: not needed where a batch is made. */
 const LOOKS = /core.src.why.(base|pots)|balance.potDoubt|material.(curveModes|doubt)|pigment.spread/;
@@ -246,7 +246,7 @@ export default defineConfig(({ command }) => ({
               { name: 'record', test: RECORD },
               { name: 'causes', test: CAUSES },
               { name: 'matching', test: MATCHING },
-              { name: 'log', test: LOG },
+              { name: 'dayLog', test: LOG },
               { name: 'book', test: BOOK },
               { name: 'charts', test: /node_modules.d3-/ },
               { name: 'ownCurve', test: OWN_CURVE, minShareCount: 1 },
