@@ -1,10 +1,10 @@
 import { act } from '@testing-library/react';
 import { renderToStaticMarkup } from 'react-dom/server';
-import { type BatchDocument } from '@kleur/contract';
 import { startingShelf } from '@kleur/core/material/catalogue';
 import { CURED_HOURS, type PredictedColour, type Stage } from '@kleur/core/pigment';
 import { addDose, addPot, emptyPlan, setDose } from '@kleur/core/plan';
 import { gramsPerKg } from '@kleur/core/units';
+import { batchDocument } from '../../../test/batch.ts';
 import { renderIn, testStore } from '../../../test/render.tsx';
 import { BenchContext } from './BenchContext.ts';
 import { type TeethByPot } from './PotSwatch.tsx';
@@ -14,17 +14,7 @@ import { StripTeeth } from './StripTeeth.tsx';
 
 const mica = startingShelf().find((m) => m.id === 'mica-lido')!;
 const plan = addDose(addPot(emptyPlan(), 'p1', 'Slate'), 'p1', 'd1', mica);
-const document: BatchDocument = {
-  id: 'b1',
-  name: 'Slate and saffron',
-  state: 'idea',
-  madeOn: null,
-  plan,
-  version: 1,
-  parentId: null,
-  createdAt: '',
-  updatedAt: '',
-};
+const document = batchDocument({ name: 'Slate and saffron', plan });
 
 /** An open batch whose colours answer at once, and every set of teeth that it was given. */
 async function strip() {
