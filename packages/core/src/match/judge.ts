@@ -60,15 +60,11 @@ export function createPotMixer(
     return entry;
   };
   // Doses of one list of candidates are tried by the hundred.
-  let last: readonly number[] = [];
-  let entry = entryOf(last);
+  let last: (Entry & { readonly ids: readonly number[] }) | null = null;
   return {
     lab: (ids, doses) => {
-      if (ids !== last) {
-        entry = entryOf(ids);
-        last = ids;
-      }
-      const { mixer, there, all } = entry;
+      if (last?.ids !== ids) last = { ids, ...entryOf(ids) };
+      const { mixer, there, all } = last;
       for (let n = 0; n < ids.length; n++) all[n] = there[n]! + doses[n]!;
       mixer.lab(all, out);
       return [out[0]!, out[1]!, out[2]!];

@@ -226,7 +226,7 @@ export function createSolver(
 
   /** What the eye is shown of the last mix where something glows, mirrors or lies in specks. */
   const shown: Body = { ...lastMix, R: new Float64Array(BAND_COUNT), inner };
-  const show = (slopes: readonly BodySlope[]): void => {
+  const show = (slopes: readonly BodySlope[] = []): void => {
     shown.R.set(lastMix.R);
     addSpecials(specials, shown, slopes);
   };
@@ -237,7 +237,7 @@ export function createSolver(
     const packed = isPlain ? plainDoses(ids.length) : fittedDoses(ids);
     mixSubset(tables, ids, e, f, packed);
     gatherSpecials(ids);
-    if (specials.length > 0) show(bodyBy[0]!);
+    if (specials.length > 0) show();
     ratiosOf(tables, specials.length > 0 ? shown.R : lastMix.R, xyz);
     // The same light in every band is the same share of white.
     for (let i = 0; i < 3; i++) fXyz[i] = labF(xyz[i]! + gloss);

@@ -30,28 +30,32 @@ export function seenBands(light: Spectrum): { readonly from: number; readonly to
   return { from: Math.max(0, light.findIndex(isSeen)), to: light.findLastIndex(isSeen) + 1 };
 }
 
-/** An emission under daylight, band by band. */
-interface GlowBands {
-  /** What comes back of the light that is taken up, over the light of the band; as good as nothing outside `from`–`to`. */
+/** An emission, band by band. */
+export interface EmissionBands {
+  /** What comes back in each band of the light that is taken up (36); as good as nothing outside `from`–`to`. */
   readonly light: Spectrum;
   readonly from: number;
   readonly to: number;
   /** The last band that feeds it. */
   readonly last: number;
 }
-const known = new WeakMap<Emission, GlowBands>();
 
-/** The bands of a colourant's emission, worked out once for it. */
-export function glowBands(emission: Emission): GlowBands {
-  let bands = known.get(emission);
-  if (!bands) {
-    const shape = Float64Array.from({ length: BAND_COUNT }, (_, b) => emissionShape(emission, b));
-    const light = shape.map((v, b) => (emission.efficiency * v) / DAYLIGHT[b]!);
-    bands = { light, ...seenBands(shape), last: lastFed(emission) };
-    known.set(emission, bands);
-  }
-  return bands;
+/** Works the bands of an emission out once. */
+export function onceForEach(bandsOf: (emission: Emission) => EmissionBands): typeof bandsOf {
+  const known = new WeakMap<Emission, EmissionBands>();
+  return (emission) => {
+    let bands = known.get(emission);
+    if (!bands) known.set(emission, (bands = bandsOf(emission)));
+    return bands;
+  };
 }
+
+/** A glow under daylight: its light is over the light of the band. */
+export const glowBands = onceForEach((emission) => {
+  const shape = Float64Array.from({ length: BAND_COUNT }, (_, b) => emissionShape(emission, b));
+  const light = shape.map((v, b) => (emission.efficiency * v) / DAYLIGHT[b]!);
+  return { light, ...seenBands(shape), last: lastFed(emission) };
+});
 
 /** A mixture before anything glows in it (36 bands each). */
 export interface Body {
@@ -68,7 +72,7 @@ export type BodySlope = Pick<Body, 'K' | 'S' | 'R'>;
 
 /** The colourant that glows in it. */
 export interface Glowing {
-  readonly bands: GlowBands;
+  readonly bands: EmissionBands;
   /** Dose at which half of its light is lost to crowding, g/kg; null for none. */
   readonly quench: number | null;
   /** Light that it takes up, and how deep that goes on average (`feedGlow`); then the same by each slope. */

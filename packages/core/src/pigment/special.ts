@@ -4,10 +4,11 @@ import {
   type Amount,
   type Body,
   type BodySlope,
-  type Emission,
+  type EmissionBands,
   feedGlow,
   type Glowing,
   glowBands,
+  onceForEach,
   seenBands,
 } from './glow.ts';
 import { MAX_SPECK_AREA, type Optics } from './optics.ts';
@@ -28,7 +29,7 @@ type Sheen = NonNullable<NonNullable<Optics['terms']>['sheen']>;
 /** A colourant that does more than take up light and scatter it, in a mixture. */
 export interface SpecialPart extends Amount {
   /** A fluorescent that lights its own band, and what it takes up: the same by each slope. */
-  readonly emitter: (EmissionBand & { taken: number; readonly takenBy: Float64Array }) | null;
+  readonly emitter: (EmissionBands & { taken: number; readonly takenBy: Float64Array }) | null;
   /** One whose light is born under the surface. */
   readonly glow: Glowing | null;
   readonly specks: Specks | null;
@@ -48,7 +49,7 @@ export function specialPart({ emission, specks, terms }: SpecialOptics, k: Spect
     e: 0,
     dose: 0,
     doseSlope: 0,
-    emitter: emission && !terms ? { ...emissionBand(emission), taken: 0, takenBy: bySlope() } : null,
+    emitter: emission && !terms ? { ...emitterBands(emission), taken: 0, takenBy: bySlope() } : null,
     glow:
       emission && terms
         ? {
@@ -161,29 +162,10 @@ function mirror(parts: readonly SpecialPart[], { R }: Body, slopes: readonly Bod
   for (let b = 0; b < BAND_COUNT; b++) R[b] = most + through * R[b]!;
 }
 
-interface EmissionBand {
-  /** What comes back in each band of the light that is taken up (36); as good as nothing outside `from`–`to`. */
-  readonly light: Spectrum;
-  readonly from: number;
-  readonly to: number;
-  /** The last band that feeds it. */
-  readonly last: number;
-}
-const bands = new WeakMap<Emission, EmissionBand>();
-
-/** A fluorescent's emission: a normalised band, less what leaves as heat. */
-function emissionBand(emission: Emission): EmissionBand {
-  const known = bands.get(emission);
-  if (known) return known;
-  const { peak, width, efficiency } = emission;
+/** A fluorescent that lights its own band: normalised, less what leaves as heat. */
+const emitterBands = onceForEach(({ peak, width, efficiency }) => {
   const raw = spectrumFrom((nm) => Math.exp(-0.5 * ((nm - peak) / width) ** 2));
   const sum = raw.reduce((total, v) => total + v, 0);
   const light = raw.map((v) => (v / sum) * efficiency);
-  const band = {
-    light,
-    ...seenBands(light),
-    last: Math.floor((peak - BAND_START_NM) / BAND_STEP_NM),
-  };
-  bands.set(emission, band);
-  return band;
-}
+  return { light, ...seenBands(light), last: Math.floor((peak - BAND_START_NM) / BAND_STEP_NM) };
+});

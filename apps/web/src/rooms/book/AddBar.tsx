@@ -15,6 +15,7 @@ import styles from './book.module.css';
 import { DoseRows } from './DoseRows.tsx';
 import { GelledChoice } from './GelledChoice.tsx';
 import { GlossSwitch } from './GlossSwitch.tsx';
+import { TextField } from './TextField.tsx';
 
 /** A bar that no batch knows of, by hand: what is in it, how old it is, and its colour. */
 export function AddBar(props: {
@@ -90,18 +91,14 @@ export function AddBar(props: {
       }
     >
       <div className={styles.barForm}>
-        <label>
-          <span className="field-label">Name</span>
-          <Input
-            aria-label="Name of the bar"
-            maxLength={TEST_BAR_LIMITS.name}
-            value={name}
-            placeholder="what stands on it"
-            onChange={(e) => {
-              setName(e.target.value);
-            }}
-          />
-        </label>
+        <TextField
+          label="Name"
+          name="Name of the bar"
+          maxLength={TEST_BAR_LIMITS.name}
+          placeholder="what stands on it"
+          value={name}
+          onChange={setName}
+        />
         <div>
           <span className="field-label">What is in it, g/kg oils</span>
           <DoseRows rows={rows} shelf={shelf} onChange={setRows} />
@@ -155,31 +152,16 @@ export function AddBar(props: {
         </div>
         {isMeasured && (
           <>
-            <label>
-              <span className="field-label">Instrument</span>
-              <Input
-                aria-label="Instrument"
-                maxLength={READING_LIMITS.instrument}
-                value={instrument}
-                onChange={(e) => {
-                  setInstrument(e.target.value);
-                }}
-              />
-            </label>
+            <TextField
+              label="Instrument"
+              maxLength={READING_LIMITS.instrument}
+              value={instrument}
+              onChange={setInstrument}
+            />
             <GlossSwitch checked={hasGloss} onChange={setHasGloss} />
           </>
         )}
-        <label>
-          <span className="field-label">Lot</span>
-          <Input
-            aria-label="Lot"
-            maxLength={READING_LIMITS.lot}
-            value={lot}
-            onChange={(e) => {
-              setLot(e.target.value);
-            }}
-          />
-        </label>
+        <TextField label="Lot" maxLength={READING_LIMITS.lot} value={lot} onChange={setLot} />
         {problem !== '' && (
           <p className="field-problem" role="alert">
             {problem}

@@ -1,4 +1,4 @@
-import { Input, Segmented, Select } from 'antd';
+import { Segmented, Select } from 'antd';
 import { READ_HOW, READING_LIMITS, type ReadHow } from '@kleur/core/evidence';
 import { HOURS_PER_DAY } from '@kleur/core/pigment';
 import { NumberField } from '../../shared/ui/NumberField.tsx';
@@ -6,6 +6,7 @@ import { BaseChoice } from './BaseChoice.tsx';
 import styles from './book.module.css';
 import { GelledChoice } from './GelledChoice.tsx';
 import { GlossSwitch } from './GlossSwitch.tsx';
+import { TextField } from './TextField.tsx';
 import { type FileWish } from './importing.ts';
 import { type BarFile } from './useBarFile.ts';
 
@@ -103,17 +104,14 @@ export function FileWishes(props: {
           }}
         />
         {!says('instrument') && (
-          <label>
-            <span className="field-label">Instrument</span>
-            <Input
-              aria-label="Instrument"
-              maxLength={READING_LIMITS.instrument}
-              value={wish.instrument}
-              onChange={(e) => {
-                change({ instrument: e.target.value });
-              }}
-            />
-          </label>
+          <TextField
+            label="Instrument"
+            maxLength={READING_LIMITS.instrument}
+            value={wish.instrument}
+            onChange={(instrument) => {
+              change({ instrument });
+            }}
+          />
         )}
         <GlossSwitch
           checked={wish.hasGloss}
