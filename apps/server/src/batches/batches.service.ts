@@ -10,7 +10,7 @@ import {
 } from '@kleur/contract';
 import { predictedOf } from '@kleur/core/evidence';
 import { PLAN_LIMITS, integrityProblems, soundRows, upgradePlan } from '@kleur/core/plan';
-import { DataSource, type EntityManager, type FindOptionsWhere, In, Raw } from 'typeorm';
+import { type EntityManager, type FindOptionsWhere, In, Raw } from 'typeorm';
 import { demoBatches, demoWrite } from '../demo/data/demo-batches.ts';
 import { notFound, ProblemError } from '../problems/problem.ts';
 import { named } from '../problems/named.ts';
@@ -86,12 +86,9 @@ const holds = (text: string): FindOptionsWhere<BatchEntity>['name'] => {
 export class BatchesService implements Content, OnApplicationBootstrap {
   private readonly store: DocumentStore<BatchEntity>;
 
-  private readonly states = new Map<string, { readonly writes: number; readonly state: string }>();
-
   constructor(
     documents: Documents,
     private readonly writes: WriteQueue,
-    private readonly source: DataSource,
   ) {
     this.store = documents.of(BatchEntity, 'The batch');
   }
@@ -215,24 +212,6 @@ export class BatchesService implements Content, OnApplicationBootstrap {
 
   async setDeleted(id: string, deleted: boolean): Promise<BatchSummary> {
     return summary(await this.store.setDeleted(id, deleted));
-  }
-
-  /** Something that is another once any of these tables was written to; asked of the file only after a write. */
-  async stateOf(tables: readonly string[]): Promise<string> {
-    const key = tables.join();
-    const writes = await this.writes.settled();
-    const known = this.states.get(key);
-    if (known?.writes === writes) return known.state;
-    const states = await Promise.all(
-      tables.map((table) =>
-        this.source.query<{ state: string | null }[]>(
-          `SELECT COUNT(*) || ' ' || TOTAL("version") || ' ' || MAX("updated_at") || ' ' || COUNT("deleted_at") AS "state" FROM "${table}"`,
-        ),
-      ),
-    );
-    const state = states.map(([row]) => row?.state ?? '').join('; ');
-    this.states.set(key, { writes, state });
-    return state;
   }
 
   /** New days of several batches, all of them or none. @throws ProblemError `not-found`, `stale-version`. */

@@ -1,4 +1,4 @@
-import { Body, Get, HttpCode, Param, Post } from '@nestjs/common';
+import { Body, Delete, Get, HttpCode, Param, Post } from '@nestjs/common';
 import { CopyContentDto, CopyDto, CopyRestoreDto } from '@kleur/contract/dto';
 import { type Copy, type CopyContent } from '@kleur/contract';
 import { ApiCreatedResponse, ApiNoContentResponse, ApiOkResponse } from '@nestjs/swagger';
@@ -25,6 +25,13 @@ export class CopiesController {
   @ApiOkResponse({ type: CopyContentDto })
   content(@Param('name') name: string): CopyContent {
     return this.copies.content(name);
+  }
+
+  @Delete(':name')
+  @HttpCode(204)
+  @ApiNoContentResponse()
+  delete(@Param('name') name: string): void {
+    this.copies.delete(name);
   }
 
   /** The body carries the confirmation; the validation refuses any other. */

@@ -36,8 +36,13 @@ export class CopiesService {
 
   /** @throws the driver's error when there is no room. */
   make(): Copy {
-    this.copies.make('by-hand');
-    return this.list()[0]!;
+    return copyOf(this.copies.file, this.copies.make('by-hand'))!;
+  }
+
+  /** @throws ProblemError `not-found`. */
+  delete(name: string): void {
+    this.pathOf(name);
+    this.copies.delete(name);
   }
 
   /** Looks into a copy and leaves it as it is. @throws ProblemError `not-found`, `unreadable-row`. */
@@ -75,10 +80,11 @@ export class CopiesService {
     try {
       copyFileSync(path, working);
       await source.initialize();
-      this.copies.make('before-restore');
+      this.copies.makeBefore('before-restore');
       await this.writes.run(async (m) => {
         for (const entity of this.domains.flatMap((d) => d.entities)) await replaceRows(source, m, entity);
       });
+      this.copies.prune(name);
     } finally {
       if (source.isInitialized) await source.destroy();
       for (const end of ['', '-wal', '-shm']) rmSync(working + end, { force: true });

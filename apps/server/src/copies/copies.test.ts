@@ -106,6 +106,80 @@ it('leaves everything as it is when a copy is damaged or of a newer version', as
   expect(await list()).toEqual(before);
 });
 
+it('puts the oldest of many copies back, and does not lose it', async () => {
+  const first = await make();
+  const oldest = 'kleur-2020-01-01T08-00-00-000Z-before-reset.sqlite';
+  cpSync(join(t.folder, 'copies', first.name), join(t.folder, 'copies', oldest));
+  for (let n = 1; n <= 12; n++)
+    cpSync(
+      join(t.folder, 'copies', first.name),
+      join(
+        t.folder,
+        'copies',
+        `kleur-2021-01-${String(n).padStart(2, '0')}T08-00-00-000Z-before-reset.sqlite`,
+      ),
+    );
+  const [batch] = (await list()).items;
+  await t.api.delete(routes.batch(batch!.id)).expect(200);
+  await t.api.post(routes.copyRestore(oldest)).send(CONFIRM).expect(204);
+  await t.api.get(routes.batch(batch!.id)).expect(200);
+  const names = (await copies()).map((c) => c.name);
+  expect(names).toContain(oldest);
+  expect(names.filter((n) => n.includes('2021-01'))).toHaveLength(3);
+});
+
+it('keeps every copy while nothing could be put back', async () => {
+  const names = ['kleur-2020-01-01T08-00-00-000Z-before-reset.sqlite'];
+  for (let n = 1; n <= 12; n++)
+    names.push(`kleur-2021-01-${String(n).padStart(2, '0')}T08-00-00-000Z-daily.sqlite`);
+  for (const name of names) lay(name, Buffer.from('SQLite format 3\0 and no more'));
+  await t.api.post(routes.copyRestore(names[0]!)).send(CONFIRM).expect(422);
+  expect((await copies()).map((c) => c.name)).toEqual([...names].reverse());
+});
+
+it('deletes a copy that nobody wants any more, and no other', async () => {
+  const [one, other] = [await make(), await make()];
+  await t.api.delete(routes.copy(one.name)).expect(204);
+  expect((await copies()).map((c) => c.name)).toEqual([other.name]);
+  await t.api.delete(routes.copy(one.name)).expect(404);
+});
+
+it('makes a copy before the demo only of what somebody has worked on', async () => {
+  const reset = (): Promise<unknown> =>
+    t.api.post(routes.demoReset).send({ confirm: 'replace everything with the demo' }).expect(204);
+  await reset();
+  const before = (await copies()).length;
+  await reset();
+  expect(await copies()).toHaveLength(before);
+  const [batch] = (await list()).items;
+  await t.api.delete(routes.batch(batch!.id)).expect(200);
+  await reset();
+  expect(await copies()).toHaveLength(before + 1);
+});
+
+it('puts back more rows than it holds at once', async () => {
+  const [first] = (await list()).items;
+  const { state, madeOn, plan } = (await t.api.get(routes.batch(first!.id))).body as BatchDocument;
+  const total = (await list()).total;
+  const path = join(t.folder, 'kleur.sqlite');
+  const db = new Database(path);
+  const row = db.prepare('SELECT * FROM batch WHERE id = ?').get(first!.id) as Record<string, unknown>;
+  const columns = Object.keys(row).filter((c) => c !== '_metadata');
+  const insert = db.prepare(
+    `INSERT INTO batch (${columns.map((c) => `"${c}"`).join()}) VALUES (${columns.map(() => '?').join()})`,
+  );
+  for (let n = 0; n < 450; n++) insert.run(columns.map((c) => (c === 'id' ? `many-${n}` : row[c])));
+  db.close();
+  const copy = await make();
+  await t.api
+    .put(routes.batch('many-449'))
+    .send({ name: 'Changed', state, madeOn, plan, version: row.version })
+    .expect(200);
+  await t.api.post(routes.copyRestore(copy.name)).send(CONFIRM).expect(204);
+  expect((await list()).total).toBe(total + 450);
+  expect((await t.api.get(routes.batch('many-449'))).body).toMatchObject({ name: row.name });
+});
+
 it.each(['kleur.sqlite', '../kleur.sqlite', 'kleur-2026-11-01T08-00-00-000Z-daily.sqlite', '..%2F..%2Fetc'])(
   'knows no copy “%s”',
   async (name) => {

@@ -25,18 +25,20 @@ export class DemoService implements OnApplicationBootstrap {
     for (const entity of this.domains.flatMap((d) => d.entities)) {
       if (await this.source.manager.exists(entity, { withDeleted: true })) return;
     }
-    await this.writes.run((m) => this.fill(m, this.first));
+    const fill = (m: EntityManager): Promise<void> => this.fill(m, this.first);
+    await (this.first === 'demo' ? this.writes.runAsDemo(fill) : this.writes.run(fill));
   }
 
   /** Replaces everything with the demo, in one transaction, after a copy of what is there. */
   async reset(): Promise<void> {
-    this.copies.make('before-reset');
-    await this.writes.run(async (m) => {
+    this.copies.makeBefore('before-reset');
+    await this.writes.runAsDemo(async (m) => {
       for (const entity of this.domains.flatMap((d) => d.entities)) {
         await m.createQueryBuilder().delete().from(entity).execute();
       }
       await this.fill(m, 'demo');
     });
+    this.copies.prune();
   }
 
   private async fill(m: EntityManager, first: FirstContent): Promise<void> {

@@ -11,6 +11,7 @@ import { faultById, type LearnedLoss, learnLoss, verdictOn } from '@kleur/core/r
 import { BatchesService } from '../batches/batches.service.ts';
 import { ReadingsService } from '../record/readings.service.ts';
 import { lastSeen, RecordService } from '../record/record.service.ts';
+import { WriteQueue } from '../storage/write-queue.ts';
 import { curedPots, type IndexedBatch, search, shown } from './ledger-index.ts';
 
 /** So many past results are shown where something is chosen. */
@@ -25,6 +26,7 @@ export class LedgerService {
     private readonly batches: BatchesService,
     private readonly records: RecordService,
     private readonly readings: ReadingsService,
+    private readonly writes: WriteQueue,
   ) {}
 
   async page({ page, ...query }: LedgerQuery): Promise<LedgerPage> {
@@ -132,7 +134,7 @@ export class LedgerService {
 
   /** Worked out anew when anything that it is made of was saved. */
   private async index(): Promise<readonly IndexedBatch[]> {
-    const state = await this.batches.stateOf(['batch', 'batch_record', 'reading']);
+    const state = await this.writes.stateOf(['batch', 'batch_record', 'reading']);
     if (this.known?.state === state) return this.known.index;
     const [all, records, readings] = await Promise.all([
       this.batches.allUses(),

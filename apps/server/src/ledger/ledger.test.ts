@@ -63,6 +63,19 @@ it('finds bars like a colour, the nearest first, by what was read before what wa
   expect(await names(rare)).toEqual([]);
 });
 
+it('follows what is deleted and brought back together', async () => {
+  const [one, other] = [batches.Kingfisher!, batches['Tiled courtyard']!];
+  await t.api.delete(routes.batch(one.id)).expect(200);
+  expect(await names({})).not.toContain(one.name);
+  await Promise.all([
+    t.api.delete(routes.batch(other.id)).expect(200),
+    t.api.post(routes.batchRestore(one.id)).expect((r) => r.status < 300),
+  ]);
+  expect(await names({})).toContain(one.name);
+  expect(await names({})).not.toContain(other.name);
+  await t.api.post(routes.batchRestore(other.id)).expect((r) => r.status < 300);
+});
+
 it('finds by fault, and gives the last results with something and their verdict', async () => {
   const { id } = batches['Slate and saffron']!;
   const had = (await t.api.get(routes.record(id))).body as { version: number };

@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import Database from 'libsql';
 import { domains } from '../domains.ts';
-import { copiesFolder, copiesOf, copyFile, dailyIsDue, MOST_COPIES } from './copies.ts';
+import { copiesFolder, copiesOf, copyFile, copyUnlessDemo, dailyIsDue, pruneCopies } from './copies.ts';
 import { DATA_FILE, openDataFolder } from './data-folder.ts';
 import { claimFolder } from './owner.ts';
 import { migrationsOf } from './data-source.ts';
@@ -48,12 +48,34 @@ describe('copies of a data file', () => {
     expect(statSync(copiesFolder(file)).mode & 0o777).toBe(0o700);
   });
 
-  it('are ten at most, the newest', () => {
+  it('are never taken for one another when two are made at once', () => {
     makeFile();
-    for (let n = 1; n <= MOST_COPIES + 3; n++) copyFile(file, 'daily', day(n));
-    expect(copiesOf(file)).toHaveLength(MOST_COPIES);
-    expect(copiesOf(file)[0]).toContain('2030-01-13');
-    expect(copiesOf(file).at(-1)).toContain('2030-01-04');
+    copyFile(file, 'by-hand', day(1));
+    copyFile(file, 'by-hand', day(1));
+    expect(copiesOf(file)).toHaveLength(2);
+  });
+
+  it('push no other out; those that are not kept go when it is asked for, but not the one in hand', () => {
+    makeFile();
+    for (let n = 1; n <= 12; n++) copyFile(file, 'before-restore', day(n));
+    expect(copiesOf(file)).toHaveLength(12);
+    const oldest = copiesOf(file).at(-1)!;
+    pruneCopies(file, day(80), oldest);
+    expect(copiesOf(file)).toEqual([
+      ...[12, 11, 10].map((n) => `kleur-2030-01-${n}T12-00-00-000Z-before-restore.sqlite`),
+      oldest,
+    ]);
+  });
+
+  it('are not made of a demo that nobody has changed', () => {
+    makeFile();
+    const db = new Database(file);
+    db.exec('PRAGMA user_version = 7');
+    expect(copyUnlessDemo(file, 'daily', day(1))).toBe(false);
+    db.exec('PRAGMA user_version = 0');
+    db.close();
+    expect(copyUnlessDemo(file, 'daily', day(1))).toBe(true);
+    expect(copiesOf(file)).toHaveLength(1);
   });
 
   it('leave no half copy behind when there is none to be made', () => {
@@ -71,6 +93,11 @@ describe('copies of a data file', () => {
     copyFile(file, 'daily', day(1));
     expect(dailyIsDue(file, new Date(day(2).getTime() - 1))).toBe(false);
     expect(dailyIsDue(file, day(2))).toBe(true);
+    // One made for another reason does not stand for it, and neither does one that a wrong clock dated ahead.
+    copyFile(file, 'by-hand', day(2));
+    copyFile(file, 'daily', day(400));
+    expect(dailyIsDue(file, day(2))).toBe(true);
+    expect(dailyIsDue(file, new Date(day(2).getTime() - 1))).toBe(false);
   });
 });
 

@@ -1,6 +1,6 @@
 import { statSync } from 'node:fs';
 import Database from 'libsql';
-import { copyFile } from './copies.ts';
+import { copyUnlessDemo } from './copies.ts';
 import { StorageError } from './data-folder.ts';
 import { migrationsOf } from './data-source.ts';
 import { type Domain } from './domain.ts';
@@ -41,7 +41,7 @@ export function prepareFile(file: string, domains: readonly Domain[]): void {
   }
   if (seen.length === 0 || ours.every((name) => seen.includes(name))) return;
   try {
-    copyFile(file, 'before-migration');
+    copyUnlessDemo(file, 'before-migration');
   } catch (error) {
     throw new StorageError(
       `The data file has to be copied before it is brought up to date, and could not be: ${error instanceof Error ? error.message : String(error)}. It was left as it is.`,

@@ -8,10 +8,20 @@ export const ON_STORAGE_LOST = Symbol('what to do when the data file can no long
 /** A plan with everything in it is under a tenth of a request's limit of 1 MB. */
 const CHECK_BYTES = 262_144;
 
+/** Stands as SQLite's `user_version` in a file whose workspace is the demo and nothing else. */
+const DEMO_MARK = 7;
+
+/** Whether a data file holds the demo and nothing else. */
+export function isDemoMark(db: { prepare(sql: string): { all(): unknown[] } }): boolean {
+  const [row] = db.prepare('PRAGMA user_version').all() as { user_version: number }[];
+  return row?.user_version === DEMO_MARK;
+}
+
 /** The part of the driver's connection that the queue steers by itself. */
 interface Connection {
   readonly inTransaction: boolean;
   exec(sql: string): unknown;
+  prepare(sql: string): { all(): unknown[] };
 }
 
 /**
@@ -28,6 +38,9 @@ export class WriteQueue implements OnModuleInit, OnApplicationShutdown {
   private readonly source: DataSource;
   private failure: Error | null = null;
   private begun = 0;
+  private opened = 0;
+  /** Whether the file holds the demo and nothing else, as far as this connection knows; null before it was asked. */
+  private isDemo: boolean | null = null;
 
   constructor(
     @Inject(WRITER_OPTIONS) options: DataSourceOptions,
@@ -37,7 +50,7 @@ export class WriteQueue implements OnModuleInit, OnApplicationShutdown {
   }
 
   async onModuleInit(): Promise<void> {
-    await this.source.initialize();
+    await this.open();
   }
 
   async onApplicationShutdown(): Promise<void> {
@@ -50,10 +63,43 @@ export class WriteQueue implements OnModuleInit, OnApplicationShutdown {
    * rejects, nothing of it is.
    */
   run<T>(write: (manager: EntityManager) => Promise<T>): Promise<T> {
+    return this.queued(async (m) => {
+      const result = await write(m);
+      if (this.holdsDemo) this.holdsDemo = false;
+      return result;
+    });
+  }
+
+  /** Like `run`, for a write that leaves a workspace with the demo alone what it is. */
+  runBeside<T>(write: (manager: EntityManager) => Promise<T>): Promise<T> {
+    return this.queued(write);
+  }
+
+  /** Like `run`, for the write that makes the file hold the demo alone. */
+  runAsDemo<T>(write: (manager: EntityManager) => Promise<T>): Promise<T> {
+    return this.queued(async (m) => {
+      const result = await write(m);
+      this.holdsDemo = true;
+      return result;
+    });
+  }
+
+  private queued<T>(write: (manager: EntityManager) => Promise<T>): Promise<T> {
     this.begun++;
     const next = this.last.then(() => this.transaction(write));
     this.last = next.catch(() => undefined);
     return next;
+  }
+
+  /** A key that is another one after every write to one of these tables, deletions and what was put back included. */
+  async stateOf(tables: readonly string[]): Promise<string> {
+    await this.last;
+    const rows = this.connection.prepare('SELECT "name", "n" FROM temp."table_writes"').all() as {
+      name: string;
+      n: number;
+    }[];
+    const counts = new Map(rows.map((r) => [r.name, r.n]));
+    return [this.opened, ...tables.map((t) => counts.get(t) ?? 0)].join();
   }
 
   /** Writes begun so far, after the last of them: while it stays the same, so does what is stored. */
@@ -88,6 +134,7 @@ export class WriteQueue implements OnModuleInit, OnApplicationShutdown {
     try {
       result = await write(this.source.manager);
     } catch (error) {
+      this.isDemo = null;
       await this.rollBack();
       throw error;
     }
@@ -96,6 +143,7 @@ export class WriteQueue implements OnModuleInit, OnApplicationShutdown {
       this.failure = null;
     } catch (error) {
       this.failure = error as Error;
+      this.isDemo = null;
       await this.rollBack();
       throw error;
     }
@@ -118,13 +166,48 @@ export class WriteQueue implements OnModuleInit, OnApplicationShutdown {
     if (this.source.isInitialized && !this.connection.inTransaction) return;
     try {
       if (this.source.isInitialized) await this.source.destroy();
-      await this.source.initialize();
+      await this.open();
       if (this.connection.inTransaction) throw new Error('The connection opens inside a transaction');
     } catch (error) {
       const lost = storageLost(error);
       this.onLost(lost);
       throw lost;
     }
+  }
+
+  /** Opens the connection, with a count of the writes to each table that lasts as long as it does. */
+  private async open(): Promise<void> {
+    await this.source.initialize();
+    this.opened++;
+    this.isDemo = null;
+    const known = this.connection
+      .prepare('SELECT "name" FROM sqlite_master WHERE "type" = \'table\'')
+      .all() as { name: string }[];
+    const tables = this.source.entityMetadatas
+      .map((e) => e.tableName)
+      .filter((table) => known.some(({ name }) => name === table));
+    this.connection.exec(
+      [
+        'CREATE TEMP TABLE "table_writes" ("name" TEXT PRIMARY KEY, "n" INTEGER NOT NULL)',
+        ...tables.flatMap((table) => [
+          `INSERT INTO temp."table_writes" VALUES ('${table}', 0)`,
+          ...['INSERT', 'UPDATE', 'DELETE'].map(
+            (act) =>
+              `CREATE TEMP TRIGGER "count_${act}_${table}" AFTER ${act} ON main."${table}" BEGIN UPDATE "table_writes" SET "n" = "n" + 1 WHERE "name" = '${table}'; END`,
+          ),
+        ]),
+      ].join(';\n'),
+    );
+  }
+
+  private get holdsDemo(): boolean {
+    this.isDemo ??= isDemoMark(this.connection);
+    return this.isDemo;
+  }
+
+  private set holdsDemo(is: boolean) {
+    this.connection.exec(`PRAGMA user_version = ${is ? DEMO_MARK : 0}`);
+    this.isDemo = is;
   }
 
   private get connection(): Connection {

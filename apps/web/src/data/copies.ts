@@ -9,6 +9,10 @@ export const copiesApi = api.injectEndpoints({
       query: () => ({ url: routes.copies, method: 'POST' }),
       invalidatesTags: ['Copies'],
     }),
+    deleteCopy: b.mutation<void, string>({
+      query: (name) => ({ url: routes.copy(name), method: 'DELETE' }),
+      invalidatesTags: ['Copies'],
+    }),
     copyContent: b.query<CopyContent, string>({ query: (name) => routes.copy(name), keepUnusedDataFor: 0 }),
     restoreCopy: b.mutation<void, string>({
       query: (name) => ({
@@ -21,4 +25,10 @@ export const copiesApi = api.injectEndpoints({
   }),
 });
 
-export const { useCopiesQuery, useMakeCopyMutation, useCopyContentQuery, useRestoreCopyMutation } = copiesApi;
+export const {
+  useCopiesQuery,
+  useMakeCopyMutation,
+  useDeleteCopyMutation,
+  useCopyContentQuery,
+  useRestoreCopyMutation,
+} = copiesApi;

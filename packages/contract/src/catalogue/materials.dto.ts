@@ -20,6 +20,7 @@ import {
   MATERIAL_KINDS,
   type MaterialKind,
   type OilFacts,
+  SAP_KOH_RANGE,
   type ScentFacts,
 } from '@kleur/core/material';
 import { BAND_COUNT } from '@kleur/core/colour';
@@ -112,7 +113,7 @@ export class OpticsDto {
 }
 
 class OilFactsDto {
-  @Num(1, 400, { nullable: true, description: 'mg KOH per g' }) sapKoh!: number | null;
+  @Num(SAP_KOH_RANGE.min, SAP_KOH_RANGE.max, { nullable: true, description: 'mg KOH per g' }) sapKoh!: number | null;
   @Num(0, 30, { description: 'How far sources differ on it, ± %' }) sapSpread!: number;
   @Numbers(FATTY_ACIDS.length, 0, 100, { nullable: true, description: `% of ${FATTY_ACIDS.join(', ')}` })
   fatty!: number[] | null;

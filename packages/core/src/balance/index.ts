@@ -29,7 +29,6 @@ export {
   concentrationOf,
   lyeRate,
   type LyeStop,
-  sapNaoh,
   superfatRange,
   superfatWithLye,
 } from './lye.ts';

@@ -1,13 +1,9 @@
+import { MOLAR_MASS } from '../material/sap.ts';
 import { type Grams, grams } from '../units/quantity.ts';
 import { oilsAddUp } from '../plan/oilShares.ts';
 import { type Base, blendsOf, materialOf, type OilRow, type Plan } from '../plan/plan.ts';
 
-/** Molar masses, g/mol. */
-export const MOLAR_MASS = { naoh: 39.997, koh: 56.105 } as const;
 const { naoh: NAOH, koh: KOH } = MOLAR_MASS;
-
-/** SAP(NaOH) in g per g of oil from SAP(KOH) in mg per g. */
-export const sapNaoh = (sapKoh: number): number => ((sapKoh / 1000) * NAOH) / KOH;
 
 /** Alkali that an oil takes, mol per g. */
 export const molesPerGram = (sapKoh: number): number => sapKoh / 1000 / KOH;

@@ -26,12 +26,12 @@ export function sayEntry(entry: LogEntry, names: EntryNames, print: Printer): st
   switch (kind) {
     case 'added': {
       const cup = names.cup(entry.target);
-      if (by === 'left') return `${pot}: ${cup}, the cup weighs ${print.fine(value)} now`;
+      if (by === 'left') return `${pot}: ${cup}, the cup weighs ${print.grams(value)} now`;
       const amount = {
         part: `${sayFraction(value, print)} of the cup`,
         rest: 'the rest of the cup',
         drops: `${print.number(value, 0)} ${value === 1 ? 'drop' : 'drops'}`,
-        grams: `${print.fine(value)} of the dispersion`,
+        grams: `${print.grams(value)} of the dispersion`,
       }[by as 'part' | 'rest' | 'drops' | 'grams'];
       return `${pot}: ${cup}, ${amount}`;
     }

@@ -41,3 +41,4 @@ export { isPale } from './scatterPrior.ts';
 export { shelfFace, type ShelfFace, type TintLadder, tintLadder } from './tintLadder.ts';
 export { takeNewDefaults } from './newDefaults.ts';
 export { upgradeMaterial } from './upgrade.ts';
+export { MOLAR_MASS, readSap, SAP_KOH_RANGE, sapNaoh, type SapReading } from './sap.ts';

@@ -129,7 +129,7 @@ function bottles(ctx: SheetContext): (SheetGroup | null)[] {
             `${print.number(bottle - powder, 2)} g`,
             liquidName(plan, d.carrier.medium, false),
             {
-              note: `${print.mass(drawn)} of it will be drawn; ${print.number(d.stock.gramsPerDrop, 3)} g a drop; shake it before each use`,
+              note: `${print.grams(drawn)} of it will be drawn; ${print.number(d.stock.gramsPerDrop, 3)} g a drop; shake it before each use`,
             },
           ),
         ],

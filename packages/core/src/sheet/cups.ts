@@ -64,13 +64,13 @@ function jar(ctx: SheetContext, d: Dispersion): SheetGroup | null {
     ...(infused ? [] : [line(`${key}:powder`, measuredText(d.measured, print), d.material.name)]),
     line(
       `${key}:liquid`,
-      ctx.print.fine(d.liquid),
+      ctx.print.grams(d.liquid),
       liquidOf(plan, d.material.name, medium, d.fromBatch, d.uses[0]?.pot.id),
       {
         note: [
           sourceOf(medium, d.fromBatch),
           wayText(d.material, medium),
-          `shared out: ${listOf(d.uses.map((u) => `${ctx.print.fine(u.mass)} into cup ${numberOf(ctx, u.pot)}`))}`,
+          `shared out: ${listOf(d.uses.map((u) => `${ctx.print.grams(u.mass)} into cup ${numberOf(ctx, u.pot)}`))}`,
         ].join('; '),
       },
     ),
@@ -90,7 +90,7 @@ function cup(ctx: SheetContext, p: PrepPot): SheetGroup | null {
     lines.push(
       line(
         `evened:${id}`,
-        ctx.print.fine(p.flow.evenedOil),
+        ctx.print.grams(p.flow.evenedOil),
         liquidName(plan, 'oil', p.flow.evenedFromBatch, id),
         {
           note: `so that all cups carry as much; ${sourceOf('oil', p.flow.evenedFromBatch)}`,
@@ -124,7 +124,7 @@ function rowLines(ctx: SheetContext, p: PrepPot, row: PrepRow): SheetLine[] {
     ];
   if (row.ofShared !== null)
     return [
-      line(key, ctx.print.fine(row.ofShared), `out of ${jarName(ctx, jarOf(ctx, p, row))}`, {
+      line(key, ctx.print.grams(row.ofShared), `out of ${jarName(ctx, jarOf(ctx, p, row))}`, {
         note: 'stir it up first',
       }),
     ];
@@ -138,7 +138,7 @@ function rowLines(ctx: SheetContext, p: PrepPot, row: PrepRow): SheetLine[] {
   const infused = carrier.medium === 'infusion';
   const liquid = line(
     `${key}:liquid`,
-    ctx.print.fine(row.carrierMass),
+    ctx.print.grams(row.carrierMass),
     liquidOf(plan, material.name, carrier.medium, row.fromBatch, p.pot.id),
     {
       note: `${sourceOf(carrier.medium, row.fromBatch)}${infused ? '' : `; ${wayText(material, carrier.medium)}`}`,

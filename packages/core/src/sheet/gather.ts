@@ -61,7 +61,7 @@ export function gatherSection(ctx: SheetContext): SheetSection | null {
       .map((c) =>
         line(
           `gather:carrier:${c.medium}:${c.fromBatch}`,
-          ctx.print.fine(c.mass),
+          ctx.print.grams(c.mass),
           liquidName(plan, c.medium, c.fromBatch),
           {
             note: `for dispersing${c.fromBatch ? (c.medium === 'water' ? ', out of the liquid' : ', out of the oils') : ''}`,

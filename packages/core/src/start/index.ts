@@ -4,7 +4,7 @@
  */
 export { recipeOf, type StartingBase, STARTING_BASES } from './bases.ts';
 export { columnsOf, STARTING_MOULDS } from './moulds.ts';
-export { type OilLine, parseOilLine } from './oilLine.ts';
+export { type OilAnswers, type OilLine, type OilQuestion, parseOilLine } from './oilLine.ts';
 export {
   type PlanStart,
   STARTING_COLOURS,

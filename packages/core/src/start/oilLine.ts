@@ -1,80 +1,141 @@
 import { type Material } from '../material/material.ts';
+import { type NamedOil, oilNamed } from './oilNames.ts';
+
+/** A part of a typed blend that cannot be used as it stands. */
+export interface OilQuestion {
+  /** The part as it was typed: the key of its answer. */
+  readonly part: string;
+  readonly why: 'unclear' | 'look-alike' | 'amount' | 'twice' | 'open';
+  /** Oils that it may mean, the likeliest first. */
+  readonly nearest: readonly Material[];
+}
 
 /** A blend of oils as it was typed or pasted. */
 export interface OilLine {
+  /** What was understood. With questions open their shares are missing from 100 %. */
   readonly oils: readonly { readonly material: Material; readonly percent: number }[];
   /** Together, where the amounts were masses in g. */
   readonly total: number | null;
-  /** Parts that name no oil of the shelf, or say no amount that can be read. */
-  readonly unknown: readonly string[];
-}
-
-const words = (name: string): string[] => name.toLowerCase().match(/[\p{L}]+/gu) ?? [];
-
-/** Words that say nothing about which oil it is. */
-const NOISE = new Set(['oil', 'oils', 'butter', 'of', 'the', 'pure', 'soap', 'fat']);
-
-/** How well a name fits: 0 the same, then the first word, then every word somewhere; null where it does not. */
-function fit(wanted: readonly string[], material: Material): number | null {
-  const own = words(material.name);
-  if (wanted.join() === own.join()) return 0;
-  if (!wanted.every((w) => own.some((o) => o.startsWith(w)))) return null;
-  return (own[0]!.startsWith(wanted[0]!) ? 1 : 3) + (own.includes('unrefined') ? 1 : 0) + own.length / 100;
-}
-
-function oilNamed(name: string, shelf: readonly Material[]): Material | null {
-  const all = words(name);
-  const wanted = all.filter((w) => !NOISE.has(w));
-  if (wanted.length === 0) return null;
-  let best: Material | null = null;
-  let least = Infinity;
-  for (const m of shelf) {
-    const f = m.kind === 'oil' ? fit(wanted, m) : null;
-    if (f !== null && f < least) [best, least] = [m, f];
-  }
-  return best;
+  readonly questions: readonly OilQuestion[];
 }
 
 /** Shares that add up to more than this are masses. */
 const MOST_PERCENT = 105;
 
-/**
- * Reads “olive 40, coconut 30, lard 25, castor 5”, or the same from two columns of a spreadsheet: names before or after
- * the amounts, in % or g, the decimal with point or comma. One oil without an amount takes the rest of 100 %.
- */
-export function parseOilLine(text: string, shelf: readonly Material[]): OilLine {
+const GRAMS_IN: Readonly<Record<string, number>> = { g: 1, kg: 1000, oz: 28.349523125, lb: 453.59237 };
+
+const NUMBER = String.raw`\d+(?:[.,]\d+)?`;
+const POUNDS_AND_OUNCES = new RegExp(String.raw`(${NUMBER})\s*lbs?\s*(${NUMBER})\s*oz\b`, 'i');
+const AMOUNT = String.raw`${NUMBER}\s*(?:%|(?:kg|g|grams?|oz|ounces?|lbs?|pounds?)\b)?`;
+
+/** `76 °` and the like say at which warmth a fat melts, not how much of it there is. */
+const WARMTH = /\d+\s*(?:°\s*[CF]?|deg(?:rees?)?)(?!\p{L})/giu;
+
+/** `coconut, refined 30` is one name, `olive 60, refined palm 40` are two. */
+const COMMA_IN_NAME =
+  /(?<=\p{L}{3}),(?=\s*(?:refined|unrefined|virgin|high[- ]oleic|fractionated|hydrogenated)\s*(?:[\d;,]|$))/gimu;
+
+interface Amount {
+  readonly value: number;
+  readonly isMass: boolean;
+}
+
+/** The one amount of a part: null for none, undefined for several. */
+function amountIn(part: string): Amount | null | undefined {
+  const both = POUNDS_AND_OUNCES.exec(part);
+  const number = (text: string): number => Number(text.replace(',', '.'));
+  if (both) {
+    const rest = amountIn(part.replace(both[0], ' '));
+    if (rest !== null) return undefined;
+    return { value: number(both[1]!) * GRAMS_IN['lb']! + number(both[2]!) * GRAMS_IN['oz']!, isMass: true };
+  }
+  const [found, ...more] = part.match(new RegExp(AMOUNT, 'gi')) ?? [];
+  if (found === undefined) return null;
+  if (more.length > 0) return undefined;
+  const unit = /(kg|g|oz|ou|lb|po)\w*\s*$/i.exec(found)?.[1]?.toLowerCase();
+  const grams = unit && GRAMS_IN[{ ou: 'oz', po: 'lb' }[unit] ?? unit];
+  return { value: number(/[\d.,]+/.exec(found)![0]) * (grams || 1), isMass: Boolean(grams) };
+}
+
+const withoutAmounts = (part: string): string =>
+  part.replace(POUNDS_AND_OUNCES, ' ').replace(new RegExp(AMOUNT, 'gi'), ' ');
+
+const hasName = (piece: string): boolean => /\p{L}/u.test(withoutAmounts(piece));
+
+/** `olive 40 coconut 30` as its two parts; a part with one amount, or one that does not divide, as it is. */
+function divided(part: string): string[] {
+  if (amountIn(part) !== undefined) return [part];
+  const splits = /^\s*\d/.test(part)
+    ? part.split(new RegExp(String.raw`(?<=\p{L}\)?\s+)(?=${AMOUNT})`, 'iu'))
+    : (part.match(new RegExp(String.raw`.*?${AMOUNT}`, 'gi')) ?? [part]);
+  const pieces = splits.map((p) => p.trim());
+  return pieces.every((p) => hasName(p) && amountIn(p)) ? pieces : [part];
+}
+
+function partsOf(text: string): string[] {
   // From a spreadsheet: one oil a line, its columns parted by a tab or a comma.
   const lines = text.trim().split(/\r?\n/);
   const columns = lines.length > 1 && lines.every((l) => (l.match(/\d+(?:\.\d+)?/g) ?? []).length <= 1);
   // Elsewhere a comma between two figures is a decimal one.
-  const parts = (columns ? text.replaceAll(',', ' ') : text)
+  return (columns ? text.replaceAll(',', ' ') : text)
+    .replace(WARMTH, ' ')
+    .replace(COMMA_IN_NAME, '')
     .split(/\r?\n|;|,(?!\d)|(?<!\d),(?=\d)/)
     .map((p) => p.trim())
-    .filter((p) => p !== '');
-  const unknown: string[] = [];
-  const rows: { material: Material; amount: number | null; grams: boolean }[] = [];
-  for (const part of parts) {
-    const amounts = part.match(/\d+(?:[.,]\d+)?/g) ?? [];
-    const material = oilNamed(part.replace(/\d+(?:[.,]\d+)?\s*(?:%|g\b|kg\b)?/g, ' '), shelf);
-    if (!material || amounts.length > 1 || rows.some((r) => r.material === material)) {
-      unknown.push(part);
-      continue;
-    }
-    const kilos = /\d\s*kg\b/i.test(part);
-    const amount =
-      amounts[0] === undefined ? null : Number(amounts[0].replace(',', '.')) * (kilos ? 1000 : 1);
-    rows.push({ material, amount, grams: kilos || /\d\s*g\b/i.test(part) });
-  }
-  const said = rows.reduce((sum, r) => sum + (r.amount ?? 0), 0);
-  const open = rows.filter((r) => r.amount === null);
-  const isMass = open.length === 0 && (rows.some((r) => r.grams) || said > MOST_PERCENT);
-  const whole = isMass ? said : 100;
-  // With several left open nobody can tell what each is to have.
-  if (open.length > 1) unknown.push(...open.slice(1).map((r) => r.material.name));
-  const oils = rows.flatMap(({ material, amount }) => {
-    if (amount === null && material !== open[0]!.material) return [];
-    const percent = ((amount ?? Math.max(0, 100 - said)) / whole) * 100;
-    return percent > 0 ? [{ material, percent: Number(percent.toFixed(2)) }] : [];
+    .filter((p) => p !== '')
+    .flatMap(divided);
+}
+
+/** What the maker answered to questions, by the part asked about: the oil that is meant. */
+export type OilAnswers = ReadonlyMap<string, Material>;
+
+interface Row {
+  readonly part: string;
+  readonly named: NamedOil;
+  readonly amount: Amount | null | undefined;
+}
+
+/**
+ * Reads “olive 40, coconut 30, lard 25, castor 5”, or the same from two columns of a spreadsheet: names before or after
+ * the amounts, in %, g, kg, ounces or pounds, the decimal with point or comma. One oil without an amount takes the rest
+ * of 100 %. What is not clear is a question; the rest keeps the share that it has of the whole line.
+ */
+export function parseOilLine(
+  text: string,
+  shelf: readonly Material[],
+  answers: OilAnswers = new Map(),
+): OilLine {
+  const rows = partsOf(text).map((part): Row => {
+    const answer = answers.get(part);
+    const named: NamedOil = answer
+      ? { kind: 'found', material: answer }
+      : oilNamed(withoutAmounts(part), shelf);
+    return { part, named, amount: amountIn(part) };
   });
-  return { oils, total: isMass && said > 0 ? said : null, unknown };
+  const said = rows.reduce((sum, r) => sum + (r.amount?.value ?? 0), 0);
+  const open = rows.filter((r) => r.amount === null);
+  const isMass = open.length === 0 && (rows.some((r) => r.amount?.isMass) || said > MOST_PERCENT);
+  const whole = isMass ? said : 100;
+  const questions: OilQuestion[] = [];
+  const oils = new Map<Material, number>();
+  for (const row of rows) {
+    const { part, named, amount } = row;
+    const ask = (why: OilQuestion['why'], nearest: readonly Material[] = []): void => {
+      questions.push({ part, why, nearest });
+    };
+    if (amount === undefined) ask('amount');
+    else if (named.kind === 'asked') ask(named.lookAlike ? 'look-alike' : 'unclear', named.nearest);
+    else if (oils.has(named.material)) ask('twice');
+    // With several left open nobody can tell what each is to have.
+    else if (amount === null && row !== open[0]) ask('open');
+    else {
+      const percent = ((amount?.value ?? Math.max(0, 100 - said)) / whole) * 100;
+      if (percent > 0) oils.set(named.material, Number(percent.toFixed(2)));
+    }
+  }
+  return {
+    oils: [...oils].map(([material, percent]) => ({ material, percent })),
+    total: isMass && said > 0 ? said : null,
+    questions,
+  };
 }

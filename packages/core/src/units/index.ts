@@ -47,7 +47,7 @@ export {
   lengthFromUnit,
   lengthInUnit,
   type LengthUnit,
-  MASS_DIGITS,
+  massDigits,
   MASS_UNITS,
   massFromUnit,
   massInUnit,

@@ -2,7 +2,7 @@ import { type DecimalMark, printFixed, printNumber, printSignificant } from './p
 import {
   LENGTH_DIGITS,
   lengthInUnit,
-  MASS_DIGITS,
+  massDigits,
   massInUnit,
   metricUnits,
   temperatureInUnit,
@@ -17,12 +17,17 @@ import {
  */
 export interface Printer {
   readonly units: Units;
-  /** A mass given in g, with its unit, pounds with their ounces; `coarse` drops the last decimal where it says nothing. */
+  /**
+   * A mass given in g, with its unit: below 1 kg in grams where kilograms are read, pounds with their ounces, large units
+   * as fine as the maker's scale. `coarse` drops the last decimal where it says nothing.
+   */
   mass(grams: number, coarse?: boolean): string;
   /** A mass given in g, as a number with the decimals that the maker's scale shows, without unit. */
   weighed(grams: number): string;
   /** Like `mass`, but less than 10 g in grams, as fine as the maker's scale shows, a tenth at least. */
   fine(grams: number): string;
+  /** A mass that is weighed in grams in every unit, such as the powder and the liquid of a cup, with its unit. */
+  grams(grams: number): string;
   /** A length given in mm, with its unit. */
   length(mm: number): string;
   /** A temperature given in °C, with its unit. */
@@ -44,6 +49,7 @@ export interface Printer {
 /** Below this a mass is read off a scale in grams, whatever unit large ones are read in. */
 const FINE_GRAMS = 10;
 const OUNCES_PER_POUND = 16;
+const GRAMS_PER_KILO = 1000;
 
 const SCALE_DIGITS: Readonly<Record<number, number>> = { 0.01: 2, 0.1: 1, 1: 0 };
 
@@ -56,19 +62,21 @@ export function printerFor(units: Units, scaleDivision = 0.1): Printer {
   const number = (v: number, d: number): string => printNumber(v, d, mark);
   const scaleDigits = SCALE_DIGITS[scaleDivision] ?? 1;
   const mass = (g: number, coarse = false): string => {
-    if (units.mass === 'lb') return poundsAndOunces(g, coarse ? 1 : 2, mark);
-    const digits = MASS_DIGITS[units.mass] - (coarse ? 1 : 0);
-    return `${printFixed(massInUnit(g, units.mass), digits, mark)} ${units.mass}`;
+    const unit = units.mass === 'kg' && Math.abs(g) < GRAMS_PER_KILO ? 'g' : units.mass;
+    const digits = massDigits(unit, scaleDivision) - (coarse ? 1 : 0);
+    if (unit === 'lb') return poundsAndOunces(g, digits, mark);
+    return `${printFixed(massInUnit(g, unit), digits, mark)} ${unit}`;
+  };
+  const inGrams = (g: number): string => {
+    const digits = g >= FINE_GRAMS ? massDigits('g', scaleDivision) : g < 1 ? 2 : Math.max(1, scaleDigits);
+    return `${printFixed(g, digits, mark)} g`;
   };
   return {
     units,
     mass,
     weighed: (g) => printFixed(g, scaleDigits, mark),
-    fine: (g) => {
-      if (g >= FINE_GRAMS) return mass(g);
-      const digits = g < 1 ? 2 : Math.max(1, scaleDigits);
-      return `${printFixed(g, digits, mark)} g`;
-    },
+    fine: (g) => (g >= FINE_GRAMS ? mass(g) : inGrams(g)),
+    grams: inGrams,
     length: (mm) => `${number(lengthInUnit(mm, units.length), LENGTH_DIGITS[units.length])} ${units.length}`,
     temperature: (c) => `${number(temperatureInUnit(c, units.temperature), 0)} °${units.temperature}`,
     volume: (ml) => {

@@ -4,6 +4,7 @@ import { DOSE_UNITS, doseFromUnit, doseInUnit, doseUnitProblem, teaspoonsOf } fr
 import { levelSpoons, measurableNear, measure, roundToDivision } from './measure.ts';
 import { parseNumber, poundsOf } from './parseNumber.ts';
 import { printerFor } from './printer.ts';
+import { MASS_UNITS, massDigits } from './view.ts';
 import { metricUnits } from './view.ts';
 import { printFixed, printNumber, printSignificant, printSpoonSum } from './print.ts';
 import { doseOfMass, grams, gramsPerKg, massOfDose, millilitres } from './quantity.ts';
@@ -224,27 +225,63 @@ describe('printed numbers', () => {
   });
 });
 
+describe('kilograms', () => {
+  const kilos = (division = 0.1) => printerFor({ ...metricUnits, mass: 'kg' }, division);
+  it.each([
+    [12.6, '12.6 g'],
+    [0.4, '0.4 g'],
+    [999.9, '999.9 g'],
+    [1000, '1.0000 kg'],
+    [1234.56, '1.2346 kg'],
+    [-12.6, '−12.6 g'],
+  ])('%s g is %s', (g, text) => {
+    expect(kilos().mass(g)).toBe(text);
+  });
+  it('is as fine as the scale', () => {
+    expect(kilos(1).mass(1234.56)).toBe('1.235 kg');
+    expect(kilos(0.01).mass(1234.567)).toBe('1.23457 kg');
+    expect(kilos().mass(1234.56, true)).toBe('1.235 kg');
+    expect(kilos().fine(12.6)).toBe('12.6 g');
+  });
+});
+
 describe('pounds and ounces', () => {
   const imperial = printerFor({ ...metricUnits, mass: 'lb' });
   it.each([
-    [453.59237, '1 lb 0.00 oz'],
-    [1000, '2 lb 3.27 oz'],
-    [143.306, '5.05 oz'],
-    [453.5, '1 lb 0.00 oz'],
-    [453.4, '15.99 oz'],
-    [0, '0.00 oz'],
-    [-1000, '−2 lb 3.27 oz'],
+    [453.59237, '1 lb 0.000 oz'],
+    [1000, '2 lb 3.274 oz'],
+    [143.306, '5.055 oz'],
+    [453.58, '1 lb 0.000 oz'],
+    [453.56, '15.999 oz'],
+    [0, '0.000 oz'],
+    [-1000, '−2 lb 3.274 oz'],
   ])('%s g is %s', (g, text) => {
     expect(imperial.mass(g)).toBe(text);
   });
-  it('says a tenth of an ounce where the hundredth says nothing', () => {
-    expect(imperial.mass(1000, true)).toBe('2 lb 3.3 oz');
+  it('drops the last decimal where it says nothing', () => {
+    expect(imperial.mass(1000, true)).toBe('2 lb 3.27 oz');
   });
   it('leaves less than 10 g in grams, as the scale shows them', () => {
     expect(imperial.fine(9.99)).toBe('10.0 g');
     expect(imperial.fine(0.456)).toBe('0.46 g');
-    expect(imperial.fine(10)).toBe('0.35 oz');
+    expect(imperial.fine(10)).toBe('0.353 oz');
     expect(printerFor(metricUnits, 1).fine(3.26)).toBe('3.3 g');
+  });
+  it('is as fine as the scale, and no finer', () => {
+    expect(printerFor({ ...metricUnits, mass: 'lb' }, 1).mass(1000)).toBe('2 lb 3.27 oz');
+    expect(printerFor({ ...metricUnits, mass: 'oz' }, 1).mass(1000)).toBe('35.27 oz');
+    expect(printerFor({ ...metricUnits, mass: 'oz' }, 0.01).mass(12.6)).toBe('0.4445 oz');
+    // A step of 0.01 oz is 0.28 g, of 0.001 oz 0.028 g.
+    for (const division of [0.01, 0.1, 1])
+      expect(28.349523125 * 10 ** -massDigits('oz', division)).toBeLessThanOrEqual(division);
+  });
+  it('weighs powders and carriers in grams in every unit', () => {
+    for (const mass of MASS_UNITS) {
+      const print = printerFor({ ...metricUnits, mass });
+      expect(print.grams(24.04)).toBe('24.0 g');
+      expect(print.grams(1.25)).toBe('1.3 g');
+      expect(print.grams(0.256)).toBe('0.26 g');
+    }
   });
   it.each([
     ['2 lb 3.5 oz', 2 + 3.5 / 16],

@@ -56,7 +56,7 @@ describe('units are views', () => {
       decimalMark: 'comma',
       currency: 'kr',
     });
-    expect(imperial.mass(143.306)).toBe('5,05 oz');
+    expect(imperial.mass(143.306)).toBe('5,055 oz');
     expect(imperial.volume(1300.4)).toBe('44 fl oz');
     expect(imperial.volume(30)).toBe('1,01 fl oz');
     expect(imperial.money(3.5)).toBe('3,50 kr');

@@ -62,7 +62,16 @@ export const temperatureInUnit = (celsius: number, unit: TemperatureUnit): numbe
 export const temperatureFromUnit = (value: number, unit: TemperatureUnit): number =>
   unit === 'C' ? value : (value - 32) / 1.8;
 
-/** Decimals that show about a tenth of a gram (a tenth of a mm, a degree) in each unit. */
-export const MASS_DIGITS: Readonly<Record<MassUnit, number>> = { g: 1, kg: 3, oz: 2, lb: 3 };
+/**
+ * Decimals of a mass in a unit: a tenth in grams; of a large unit the fewest whose step is at most what the scale shows,
+ * in g. Pounds are told with their ounces, which these decimals are of.
+ */
+export function massDigits(unit: MassUnit, scaleDivision: number): number {
+  if (unit === 'g') return 1;
+  const step = GRAMS_IN[unit === 'lb' ? 'oz' : unit];
+  return Math.max(0, Math.ceil(Math.log10(step / scaleDivision) - 1e-9));
+}
+
+/** Decimals that show about a tenth of a mm or of a fluid ounce. */
 export const VOLUME_DIGITS: Readonly<Record<VolumeUnit, number>> = { ml: 0, 'fl oz': 1 };
 export const LENGTH_DIGITS: Readonly<Record<LengthUnit, number>> = { mm: 1, in: 2 };

@@ -1,8 +1,8 @@
-import { Button } from 'antd';
+import { Button, Popconfirm } from 'antd';
 import { useState } from 'react';
 import { type Copy, type CopyReason } from '@kleur/contract';
 import { failureOf } from '../../data/api.ts';
-import { useCopiesQuery, useMakeCopyMutation } from '../../data/copies.ts';
+import { useCopiesQuery, useDeleteCopyMutation, useMakeCopyMutation } from '../../data/copies.ts';
 import { useDays } from '../../shared/hooks/useDays.ts';
 import { usePrinter } from '../../shared/hooks/useSettings.ts';
 import { ActsCell, FigureCell, PlainTable } from '../../shared/ui/PlainTable.tsx';
@@ -22,14 +22,15 @@ const REASONS: Readonly<Record<CopyReason, string>> = {
 export function CopiesSection() {
   const { data: copies = [], error } = useCopiesQuery();
   const [make, { isLoading }] = useMakeCopyMutation();
+  const [remove] = useDeleteCopyMutation();
   const [open, setOpen] = useState<Copy | null>(null);
   const { message } = useNotices();
   const days = useDays();
   const print = usePrinter();
-  const run = async (): Promise<void> => {
+  const run = async (act: Promise<unknown>, done: string): Promise<void> => {
     try {
-      await make().unwrap();
-      message.success('A copy is made.');
+      await act;
+      message.success(done);
     } catch (e) {
       message.error(failureOf(e).message);
     }
@@ -38,11 +39,11 @@ export function CopiesSection() {
     <section>
       <h2>Copies</h2>
       <p className="soft">
-        Of everything in the workspace, beside the data file: daily, and before anything replaces it. The last
-        ten are kept.
+        Copies of the whole workspace, made daily and before anything replaces it. Kept: 7 daily and 4 weekly
+        ones, those of the last 30 days, and yours until you delete them.
       </p>
       <div className={styles.acts}>
-        <Button loading={isLoading} onClick={() => void run()}>
+        <Button loading={isLoading} onClick={() => void run(make().unwrap(), 'A copy is made.')}>
           Make a copy now
         </Button>
       </div>
@@ -67,6 +68,16 @@ export function CopiesSection() {
                 >
                   Look inside…
                 </Button>
+                <Popconfirm
+                  title="Delete this copy?"
+                  description="It cannot be brought back."
+                  okText="Delete copy"
+                  onConfirm={() => run(remove(c.name).unwrap(), 'The copy is deleted.')}
+                >
+                  <Button size="small" aria-label={`Delete the copy of ${days.moment(c.at)}`}>
+                    Delete
+                  </Button>
+                </Popconfirm>
               </ActsCell>
             </tr>
           ))}

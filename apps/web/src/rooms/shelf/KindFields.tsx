@@ -1,5 +1,6 @@
 import { Form, Select } from 'antd';
 import { FATTY_ACIDS } from '@kleur/core/material';
+import { SapItem } from './SapItem.tsx';
 import { NumberItem } from '../../shared/form/NumberItem.tsx';
 
 const options = <T extends string>(values: readonly T[]) => values.map((value) => ({ value, label: value }));
@@ -12,16 +13,7 @@ export function OilFields() {
   return (
     <>
       <div className="row">
-        <NumberItem
-          name={['oil', 'sapKoh']}
-          label="SAP value"
-          width={170}
-          digits={1}
-          min={1}
-          max={400}
-          suffix="mg KOH/g"
-          optional
-        />
+        <SapItem />
         <NumberItem
           name={['oil', 'saturated']}
           label="Saturated"

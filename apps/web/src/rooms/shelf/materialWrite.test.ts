@@ -29,3 +29,12 @@ it('what is left empty is none, and no medium is listed twice', () => {
   const fatty = oil.oil!.fatty.map((_, i) => (i === 5 ? 70 : null));
   expect(writeFrom({ ...oil, oil: { ...oil.oil!, fatty } }).oil!.fatty).toEqual([0, 0, 0, 0, 0, 70, 0, 0]);
 });
+
+it('stores a saponification value in one unit, whichever it was typed in', () => {
+  const { oil, ...rest } = entryOf(blankMaterial('oil'));
+  const stored = (sapKoh: number | null): number | null =>
+    writeFrom({ ...rest, oil: { ...oil!, sapKoh } }).oil!.sapKoh;
+  expect(stored(0.1354)).toBeCloseTo(189.93, 2);
+  expect(stored(190)).toBe(190);
+  expect(stored(null)).toBeNull();
+});

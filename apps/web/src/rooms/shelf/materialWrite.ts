@@ -1,5 +1,5 @@
 import { type MaterialWire, type MaterialWrite } from '@kleur/contract';
-import { type Carrier, FATTY_ACIDS, type OilFacts } from '@kleur/core/material';
+import { type Carrier, FATTY_ACIDS, type OilFacts, readSap } from '@kleur/core/material';
 import { newId } from '../../data/newId.ts';
 
 /** The part of a material that the client may set. */
@@ -35,6 +35,8 @@ export function writeFrom(entry: MaterialEntry): MaterialWrite {
     carriers: entry.window ? known.filter((c, i) => i === 0 || c.medium !== known[0]!.medium) : [],
     oil: oil && {
       ...oil,
+      // Typed in g NaOH per g it is stored as mg KOH per g all the same.
+      sapKoh: oil.sapKoh === null ? null : (readSap(oil.sapKoh)?.koh ?? oil.sapKoh),
       fatty: oil.fatty.every((f) => f === null) ? null : oil.fatty.map((f) => f ?? 0),
     },
     lots: lots.filter((l) => l.label.trim() !== ''),

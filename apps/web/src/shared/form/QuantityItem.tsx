@@ -1,7 +1,7 @@
 import {
   LENGTH_DIGITS,
   lengthInUnit,
-  MASS_DIGITS,
+  massDigits,
   massInUnit,
   VOLUME_DIGITS,
   volumeInUnit,
@@ -75,9 +75,17 @@ export function VolumeItem(props: QuantityItemProps) {
 
 /** A mass in a form, held in g. */
 export function MassItem(props: QuantityItemProps) {
-  const { mass: unit } = useSettings().units;
-  const step = 10 ** -MASS_DIGITS[unit];
+  const { units, measuring } = useSettings();
+  // Pounds are never told in decimals.
+  const unit = units.mass === 'lb' ? 'oz' : units.mass;
+  const digits = massDigits(unit, measuring.scaleDivision);
   return (
-    <QuantityItem {...props} unit={unit} scale={massInUnit(1, unit)} digits={MASS_DIGITS[unit]} step={step} />
+    <QuantityItem
+      {...props}
+      unit={unit}
+      scale={massInUnit(1, unit)}
+      digits={digits}
+      step={unit === 'g' ? 0.1 : 10 ** (1 - digits)}
+    />
   );
 }

@@ -24,6 +24,8 @@ export interface NumberFieldProps {
   readonly disabled?: boolean;
   /** What other texts mean, in the unit of the field: null for what is read as a number. */
   readonly read?: ((text: string) => number | null) | undefined;
+  /** How a value stands in the field, where that is more than a number. */
+  readonly write?: ((value: number) => string) | undefined;
   readonly error?: string;
 }
 
@@ -53,7 +55,8 @@ const Field = memo(function Field(props: NumberFieldProps) {
   const id = useId();
   const [draft, setDraft] = useState<Draft | null>(null);
   const current = draft?.over === value ? draft : null;
-  const shown = current ? current.text : value === null ? '' : print.number(value, digits).replace('−', '-');
+  const written = (v: number): string => props.write?.(v) ?? print.number(v, digits).replace('−', '-');
+  const shown = current ? current.text : value === null ? '' : written(value);
 
   const message = current?.problem ? problemText(current.problem, { min, max }, print) : error;
 
@@ -104,7 +107,7 @@ const Field = memo(function Field(props: NumberFieldProps) {
         autoComplete="off"
         value={shown}
         disabled={disabled}
-        suffix={props.suffix}
+        suffix={props.write ? undefined : props.suffix}
         placeholder={props.placeholder}
         status={message ? 'error' : ''}
         aria-invalid={message ? true : undefined}

@@ -1,11 +1,12 @@
-import { type ReactNode } from 'react';
+import { type ReactNode, useState } from 'react';
 import {
   LENGTH_DIGITS,
   lengthFromUnit,
   lengthInUnit,
-  MASS_DIGITS,
+  massDigits,
   massFromUnit,
   massInUnit,
+  type MassUnit,
   poundsOf,
   temperatureFromUnit,
   temperatureInUnit,
@@ -14,7 +15,7 @@ import {
   volumeInUnit,
   volumeUnitOf,
 } from '@kleur/core/units';
-import { useSettings } from '../hooks/useSettings.ts';
+import { usePrinter, useSettings } from '../hooks/useSettings.ts';
 import { NumberField, type NumberFieldProps } from './NumberField.tsx';
 
 type QuantityProps = Omit<NumberFieldProps, 'suffix' | 'digits'>;
@@ -25,6 +26,7 @@ interface View {
   readonly into: (value: number) => number;
   readonly outOf: (value: number) => number;
   readonly read?: ((text: string) => number | null) | undefined;
+  readonly write?: ((value: number) => string) | undefined;
 }
 
 /** A number field in the maker's unit over a value that is kept in the program's. */
@@ -42,6 +44,7 @@ function Quantity({ view, ...props }: QuantityProps & { readonly view: View }): 
       step={step === undefined ? undefined : niceStep(Math.abs(view.into(step) - view.into(0)))}
       suffix={view.unit}
       read={view.read}
+      write={view.write}
       onCommit={(v) => {
         onCommit(view.outOf(v));
       }}
@@ -56,18 +59,33 @@ function niceStep(step: number): number {
   return power * (lead >= 5 ? 5 : lead >= 2 ? 2 : 1);
 }
 
-/** A mass held in g. */
-export function MassField(props: QuantityProps) {
-  const { mass } = useSettings().units;
+const GRAMS_PER_KILO = 1000;
+
+/** The unit of a field: who reads kilograms types less than one of them in grams, as the scale shows it. */
+const fieldUnit = (mass: MassUnit, grams: number | null): MassUnit =>
+  mass === 'kg' && grams !== null && Math.abs(grams) < GRAMS_PER_KILO ? 'g' : mass;
+
+/**
+ * A mass held in g.
+ * @param usual about how much it will be, where the field is empty yet.
+ */
+export function MassField({ usual, ...props }: QuantityProps & { readonly usual?: number }) {
+  const { units, measuring } = useSettings();
+  const print = usePrinter();
+  // Chosen once: a unit must not change under the fingers.
+  const [first] = useState(props.value ?? usual ?? null);
+  const unit = fieldUnit(units.mass, first);
+  const isPounds = unit === 'lb';
   return (
     <Quantity
       {...props}
       view={{
-        unit: mass,
-        digits: MASS_DIGITS[mass],
-        into: (g) => massInUnit(g, mass),
-        outOf: (v) => massFromUnit(v, mass),
-        read: mass === 'lb' ? poundsOf : undefined,
+        unit,
+        digits: isPounds ? 4 : massDigits(unit, measuring.scaleDivision),
+        into: (g) => massInUnit(g, unit),
+        outOf: (v) => massFromUnit(v, unit),
+        read: isPounds ? poundsOf : undefined,
+        write: isPounds ? (v) => print.mass(massFromUnit(v, unit)) : undefined,
       }}
     />
   );

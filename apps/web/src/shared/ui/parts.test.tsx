@@ -130,7 +130,7 @@ describe('a quantity', () => {
     const store = await testStore({ units: { ...metricUnits, mass: 'lb', decimalMark: 'comma' } });
     renderIn(store, <Held Field={MassField} start={1000} />);
     const field = screen.getByLabelText('Amount');
-    expect(field).toHaveValue('2,205');
+    expect(field).toHaveValue('2 lb 3,274 oz');
     // 2.125 lb: three figures behind the mark are no thousands here.
     fireEvent.change(field, { target: { value: '2 lb 2 oz' } });
     expect(told.at(-1)).toBeCloseTo(2.125 * 453.59237, 6);
@@ -138,9 +138,21 @@ describe('a quantity', () => {
     expect(screen.getByRole('alert')).toBeVisible();
   });
 
+  it('below a kilogram is typed in grams, in the unit that it began with', async () => {
+    renderIn(
+      await testStore({ units: { ...metricUnits, mass: 'kg' } }),
+      <Held Field={MassField} start={12.6} />,
+    );
+    const field = screen.getByLabelText('Amount');
+    expect(field).toHaveValue('12.6');
+    fireEvent.change(field, { target: { value: '1200' } });
+    expect(told.at(-1)).toBe(1200);
+    expect(field).toHaveValue('1200');
+  });
+
   it.each([
     // 1080 / 28.3495; 254 / 25.4; 32 × 1.8 + 32
-    ['mass', MassField, 1080, '38.1', '10', 283.495],
+    ['mass', MassField, 1080, '38.096', '10', 283.495],
     ['length', LengthField, 254, '10', '5', 127],
     ['temperature', TemperatureField, 32, '90', '100', 37.778],
   ] as const)(

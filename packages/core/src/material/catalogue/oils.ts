@@ -15,6 +15,7 @@ const rows: readonly Row[] = [
   ['olive', 'Olive', 190, 15, 'slow', [2, 2, 0]],
   ['olive-pomace', 'Olive pomace', 188, 15, 'fast', [2, 5, 1]],
   ['coconut', 'Coconut, refined', 257, 91, 'mid', [0, 0, 0]],
+  ['coconut-fractionated', 'Coconut, fractionated', 330, 100, 'slow', [0, 0, 0]],
   ['babassu', 'Babassu', 246, 83, 'mid', [0, 0, 0]],
   ['palm', 'Palm, refined', 200, 50, 'mid', [0, 0, 0]],
   ['palm-unrefined', 'Palm, unrefined', 200, 50, 'mid', [10, 0, 1]],
@@ -24,6 +25,7 @@ const rows: readonly Row[] = [
   ['shea-unrefined', 'Shea butter, unrefined', 180, 46, 'mid', [2, 0, 1]],
   ['cocoa-butter', 'Cocoa butter', 194, 61, 'fast', [1, 0, 1]],
   ['mango-butter', 'Mango butter', 190, 49, 'mid', [0, 0, 0]],
+  ['stearic-acid', 'Stearic acid', 208, 100, 'fast', [0, 0, 0]],
   ['sunflower-ho', 'Sunflower, high-oleic', 189, 9, 'slow', [0.5, 0, 0]],
   ['sunflower', 'Sunflower', 190, 12, 'slow', [1, 0, 0]],
   ['rapeseed', 'Rapeseed (canola)', 186, 7, 'slow', [1, 0.5, 0]],
@@ -43,7 +45,7 @@ const rows: readonly Row[] = [
   ['beeswax', 'Beeswax', 94, null, 'fast', [1, 0, 1]],
 ];
 
-/** Typical fatty acids in %, in the order of `FATTY_ACIDS`. Liquid wax and beeswax are esters of others: unknown here. */
+/** Typical fatty acids in %, in the order of `FATTY_ACIDS`. Liquid wax, beeswax and fractionated coconut are made of others: unknown here. */
 export const typicalFatty: Readonly<Record<string, readonly number[]>> = {
   olive: [0, 0, 12, 3, 0, 71, 10, 1],
   'olive-pomace': [0, 0, 13, 3, 0, 68, 12, 1],
@@ -57,6 +59,7 @@ export const typicalFatty: Readonly<Record<string, readonly number[]>> = {
   'shea-unrefined': [0, 0, 5, 41, 0, 46, 6, 0],
   'cocoa-butter': [0, 0, 27, 34, 0, 34, 3, 0],
   'mango-butter': [0, 0, 8, 42, 0, 45, 4, 0],
+  'stearic-acid': [0, 0, 45, 54, 0, 0, 0, 0],
   'sunflower-ho': [0, 0, 4, 4, 0, 82, 9, 0],
   sunflower: [0, 0, 7, 4, 0, 24, 62, 0],
   rapeseed: [0, 0, 4, 2, 0, 61, 20, 9],
@@ -77,8 +80,9 @@ export const typicalFatty: Readonly<Record<string, readonly number[]>> = {
 /** Sources differ on saponification values by about this much, ± %. */
 export const SAP_SPREAD = 3;
 
-const animal = new Set(['lard', 'tallow', 'beeswax']);
-const palm = new Set(['palm', 'palm-unrefined', 'palm-kernel']);
+// Stearic acid is made of either, and its seller alone knows which.
+const animal = new Set(['lard', 'tallow', 'beeswax', 'stearic-acid']);
+const palm = new Set(['palm', 'palm-unrefined', 'palm-kernel', 'stearic-acid']);
 /** What is told to whoever uses the soap. */
 const allergens: Readonly<Record<string, readonly Allergen[]>> = {
   'sweet-almond': ['nut'],

@@ -49,8 +49,8 @@ export function CupCard(props: {
       <div>
         <b>{cup.material.name}</b>{' '}
         <span className="soft figure">
-          {print.fine(cup.powder)}
-          {cup.liquid > 0 && ` in ${print.fine(cup.liquid)}`} · {print.percent(Math.max(0, left) * 100, 0)}{' '}
+          {print.grams(cup.powder)}
+          {cup.liquid > 0 && ` in ${print.grams(cup.liquid)}`} · {print.percent(Math.max(0, left) * 100, 0)}{' '}
           left
         </span>
         {needed !== null && Math.abs(needed - 1) > TELL_BEYOND && (
@@ -121,7 +121,7 @@ export function CupCard(props: {
             <TakeReading
               from={scale}
               label={`Cup of ${cup.material.name} weighs now`}
-              print={(g) => print.fine(g)}
+              print={(g) => print.grams(g)}
               onTake={(value) => {
                 onSay({ by: 'left', value });
               }}

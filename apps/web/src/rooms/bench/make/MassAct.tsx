@@ -11,10 +11,13 @@ export function MassAct({
   label,
   act,
   onSay,
+  usual,
 }: {
   readonly label: string;
   readonly act: string;
   readonly onSay: (grams: number) => void;
+  /** About how much it will be, g. */
+  readonly usual?: number;
 }) {
   const print = usePrinter();
   const [mass, setMass] = useState<number | null>(null);
@@ -26,6 +29,7 @@ export function MassAct({
         hideLabel
         width={150}
         value={mass}
+        {...(usual !== undefined && { usual })}
         min={0}
         max={PLAN_LIMITS.mass.max}
         placeholder={label.toLowerCase()}

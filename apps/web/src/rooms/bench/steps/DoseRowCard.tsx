@@ -207,7 +207,7 @@ function DoseCarrier({ potId, row }: { readonly potId: string; readonly row: Pre
       <CarrierChoice potId={potId} rowId={row.row.id} material={row.material} carrier={carrier} />
       {weighed && (
         <>
-          <b>{print.fine(row.carrierMass)}</b>
+          <b>{print.grams(row.carrierMass)}</b>
           {carrier.medium !== 'glycerin' && row.drops === null && (
             <CarrierFrom
               potId={potId}

@@ -1,5 +1,6 @@
 import { Collapse } from 'antd';
-import { barSentence, blendAcids, FELT, type Felt, oilsBring, sapNaoh } from '@kleur/core/balance';
+import { barSentence, blendAcids, FELT, type Felt, oilsBring } from '@kleur/core/balance';
+import { sapNaoh } from '@kleur/core/material';
 import { colourWords, deltaE00 } from '@kleur/core/colour';
 import { canvasOfOils, type Material } from '@kleur/core/material';
 import { cured, type FittedBase, labOf, predictColour } from '@kleur/core/pigment';

@@ -4,7 +4,6 @@ import { useMemo } from 'react';
 import { embedComposition, embedFacts } from '@kleur/core/balance';
 import { deltaE00, labD65FromHex } from '@kleur/core/colour';
 import { cured, predictColour } from '@kleur/core/pigment';
-import { MASS_DIGITS, massInUnit } from '@kleur/core/units';
 import {
   type Embed,
   EMBED_BASE_NAMES,
@@ -137,14 +136,8 @@ export function EmbedCard({ embed }: { readonly embed: Embed }) {
           value={embed.gramsEach}
           min={0.1}
           max={PLAN_LIMITS.mass.max}
-          placeholder={
-            facts.count > 0
-              ? print.number(
-                  massInUnit(facts.mass / facts.count, print.units.mass),
-                  MASS_DIGITS[print.units.mass],
-                )
-              : undefined
-          }
+          placeholder={facts.count > 0 ? print.mass(facts.mass / facts.count) : undefined}
+          usual={facts.count > 0 ? facts.mass / facts.count : 0}
           onCommit={(v) => {
             set({ gramsEach: grams(v) });
           }}

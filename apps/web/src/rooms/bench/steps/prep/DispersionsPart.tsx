@@ -115,7 +115,7 @@ function DispersionCard({ dispersion: d }: { readonly dispersion: Dispersion }) 
         </div>
       ) : (
         <p className="figure">
-          <b>{measuredText(d.measured, print)}</b> in <b>{print.fine(d.liquid)}</b>{' '}
+          <b>{measuredText(d.measured, print)}</b> in <b>{print.grams(d.liquid)}</b>{' '}
           {liquidName(plan, d.carrier.medium, d.fromBatch, d.shared ? undefined : d.uses[0]!.pot.id)}{' '}
           <span className="soft">
             1 : {print.number(d.carrier.ratio, 1)},{' '}
@@ -136,7 +136,7 @@ function DispersionCard({ dispersion: d }: { readonly dispersion: Dispersion }) 
             <span key={u.pot.id}>
               {i > 0 && ' · '}
               {u.pot.name}:{' '}
-              <b>{u.drops !== null ? `${print.number(u.drops, 0)} drops` : print.fine(u.mass)}</b>
+              <b>{u.drops !== null ? `${print.number(u.drops, 0)} drops` : print.grams(u.mass)}</b>
             </span>
           ))}
           {stock && <Why of={`the drops of ${material.name}`} lines={() => why.dispersion(print, d)} />}
