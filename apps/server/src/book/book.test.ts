@@ -15,7 +15,7 @@ import {
   type TrialAsk,
 } from '@kleur/contract';
 import { type ProposedBar } from '@kleur/core/evidence';
-import { parseCgats } from '@kleur/core/formats';
+import { barsOfTable, guessRoles, parseCgats, readBarTable } from '@kleur/core/formats';
 import { startApp, type TestApp } from '../../test/app.ts';
 
 let t: TestApp;
@@ -99,6 +99,15 @@ it('goes out as CGATS, which reads back the same, and as CSV', async () => {
   const csv = (await t.api.get(routes.bookCsv).expect(200)).text.trim().split('\r\n');
   expect(csv).toHaveLength(readings.length + 1);
   expect(csv[0]).toBe('batch,pot,on,L,a,b,doubt,doses,hours,gel,face,how,instrument,lot');
+  const table = readBarTable(csv.join('\r\n'));
+  const { bars } = barsOfTable(table, { roles: guessRoles(table), white: 'D65', perDose: 1 });
+  expect(bars.some(({ lab }) => lab![1] < 0 && lab![2] < 0)).toBe(true);
+  bars.forEach((bar, i) => {
+    const r = readings[i]!;
+    expect(bar).toMatchObject({ on: r.on, name: r.potName, lot: r.lot ?? '' });
+    bar.lab!.forEach((v, c) => expect(v).toBeCloseTo(r.lab[c]!, 2));
+    expect(bar.doses).toHaveLength(r.doses.length);
+  });
 });
 
 describe('a fit to them', () => {

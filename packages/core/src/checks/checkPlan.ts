@@ -38,7 +38,7 @@ import {
   checkWhiteWillTan,
 } from './look.ts';
 import { checkLiquidParts, checkLyeLiquid, checkPotSuperfat } from './lye.ts';
-import { checkCarrierHeavy, checkFreshMisleads, checkTotalSolids } from './pot.ts';
+import { checkCarrierHeavy, checkCarrierOilShort, checkFreshMisleads, checkTotalSolids } from './pot.ts';
 import { checkScentOver, checkScentReaches } from './scent.ts';
 import { checkShelfDiffers } from './shelf.ts';
 import { checkConvergence, checkFill, checkPotCycle, checkShares } from './share.ts';
@@ -61,6 +61,7 @@ const checks: readonly ((facts: PlanFacts) => Check[])[] = [
   checkLiquidParts,
   checkLateTakers,
   checkLyeLiquid,
+  checkCarrierOilShort,
   checkLyeConcentration,
   checkMistBeforeHeat,
   checkPotCycle,

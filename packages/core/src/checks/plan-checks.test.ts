@@ -343,7 +343,28 @@ describe('carriers', () => {
       work({ carrierOil: 'oil-castor' }),
     );
     // 20 × 3 = 60 g of the 50 g of castor
-    expect(all(plan, 'carrier-heavy').some((c) => c.sentence.includes('more Castor than'))).toBe(true);
+    expect(find(plan, 'carrier-oil-short')).toMatchObject({
+      level: 'stop',
+      arithmetic: '60.0 g for cups, 50.0 g in the oils',
+    });
+    repaired(plan, 'carrier-oil-short');
+  });
+
+  it.each([
+    // 500 g of oils of its own, 5 % castor: 25 g for 16.6 or 16.7 g/kg × 0.5 kg × 3.
+    [16.6, undefined],
+    [16.7, 'stop'],
+  ])('more than the own oils of a mini-batch hold, with %d g/kg of powder', (grPerKg, level) => {
+    const own = pot('B', 1, {
+      ...dose('mica-dome', grPerKg),
+      carrier: { medium: 'oil', ratio: 3 },
+      source: 'batch',
+    });
+    const plan = planWith([pot('A', 1), { ...own, ownLye: true }], {}, work({ carrierOil: 'oil-castor' }));
+    const found = find(plan, 'carrier-oil-short');
+    expect(found?.level).toBe(level);
+    // The whole recipe holds twice as much of it.
+    expect(found?.place).toEqual(level && { at: 'pot', potId: plan.pots[1]!.id });
   });
 
   it('carrier-mismatch: water grade in oil, glycerin and rivers', () => {

@@ -3,7 +3,8 @@ import { solidsOf } from '../balance/solids.ts';
 import { carrierOilBalance } from '../work/dispersion.ts';
 import { MOST_CARRIER, MOST_SOLIDS } from '../material/limits.ts';
 import { setCarrierSource } from '../plan/edit/index.ts';
-import { type Check, type PlanFacts } from './check.ts';
+import { materialOf } from '../plan/plan.ts';
+import { type Check, type PlanFacts, type Repair } from './check.ts';
 
 /** Warns of more than 40 g of colour and clay per kg oils in a pot. */
 export const checkTotalSolids = (facts: PlanFacts): Check[] =>
@@ -23,8 +24,8 @@ export const checkTotalSolids = (facts: PlanFacts): Check[] =>
   });
 
 /**
- * Warns of carriers beside the recipe, and of batch oil that comes back unequally, above 5 % of a pot's oils; and of
- * more carrier oil than the recipe holds. Oil taken from the batch for every pot alike is the recipe itself.
+ * Warns of carriers beside the recipe, and of batch oil that comes back unequally, above 5 % of a pot's oils; and of a
+ * carrier oil that the recipe lacks. Oil taken from the batch for every pot alike is the recipe itself.
  */
 export const checkCarrierHeavy = (facts: PlanFacts): Check[] => [
   ...facts.flow.pots.flatMap((p): Check[] => {
@@ -44,7 +45,7 @@ export const checkCarrierHeavy = (facts: PlanFacts): Check[] => [
       },
     ];
   }),
-  ...carrierOilShort(facts),
+  ...carrierOilAbsent(facts),
 ];
 
 /** Oil and glycerin that a pot carries beyond the recipe: bought beside it, and batch oil beyond the pot's share of it, g. */
@@ -67,34 +68,63 @@ function carrierBeside(
   };
 }
 
-/** Carriers cannot take more of an oil than the recipe has, nor one that it lacks. */
-function carrierOilShort({ plan, print }: PlanFacts): Check[] {
-  const { material, fromBatch, inRecipe } = carrierOilBalance(plan);
+/** A carrier oil that the recipe lacks cannot be taken from the batch. */
+function carrierOilAbsent({ plan }: PlanFacts): Check[] {
+  const { material, inRecipe } = carrierOilBalance(plan);
   const wanted = plan.pots.some((p) =>
     p.doses.some(
       (d) => d.source === 'batch' && (d.carrier?.medium === 'oil' || d.carrier?.medium === 'infusion'),
     ),
   );
-  if (!wanted || (inRecipe !== null && fromBatch <= inRecipe)) return [];
+  if (!wanted || inRecipe !== null) return [];
   const name = material?.name ?? 'A light oil';
   return [
     {
       id: 'carrier-heavy',
       level: 'warn',
       place: { at: 'pots' },
-      sentence:
-        inRecipe === null
-          ? `${name} is not in the recipe, so no carrier can be taken from the batch oils: it is counted as extra.`
-          : `The carriers take more ${name} than the recipe holds.`,
-      arithmetic:
-        inRecipe === null
-          ? ''
-          : `${print.mass(fromBatch)} for carriers, ${print.mass(inRecipe)} in the recipe`,
+      sentence: `${name} is not in the recipe, so no carrier can be taken from the batch oils: it is counted as extra.`,
+      arithmetic: '',
       remedy: 'Choose an oil of the recipe, or use extra oil.',
-      repairs: [{ label: 'Extra oil for all carriers', apply: (p) => setCarrierSource(p, 'extra') }],
+      repairs: [extraForAll],
     },
   ];
 }
+
+const extraForAll: Repair = {
+  label: 'Extra oil for all carriers',
+  apply: (p) => setCarrierSource(p, 'extra'),
+};
+
+/**
+ * A stop for each lye whose oils hold less of an oil than is taken off for cups: what cannot be taken off stays where it
+ * is, and both batter and cups come out other than planned.
+ */
+export const checkCarrierOilShort = ({ plan, flow, print }: PlanFacts): Check[] =>
+  flow.lyes.flatMap((lye): Check[] => {
+    const { potId, carrierOil, heldOil } = lye;
+    if (carrierOil === null) return [];
+    const there = lye.rows.find((r) => r.materialId === carrierOil)?.mass ?? 0;
+    if (heldOil <= there + SAME_MASS) return [];
+    const pot = plan.pots.find((p) => p.id === potId);
+    const { name } = materialOf(plan, carrierOil);
+    return [
+      {
+        id: 'carrier-oil-short',
+        level: 'stop',
+        place: pot ? { at: 'pot', potId: pot.id } : { at: 'pots' },
+        sentence: pot
+          ? `The cups of ${pot.name} take more ${name} than its own oils hold.`
+          : `The cups take more ${name} than the recipe holds.`,
+        arithmetic: `${print.mass(heldOil)} for cups, ${print.mass(there)} in the oils`,
+        remedy: 'Use extra oil for the cups, or a blend with more of this oil.',
+        repairs: [extraForAll],
+      },
+    ];
+  });
+
+/** Masses nearer than this are the same, g. */
+const SAME_MASS = 1e-6;
 
 /** A fresh pot further than this from its settled curves misleads the eye. */
 export const FRESH_MISLEADS = 8;

@@ -24,16 +24,24 @@ function towards(da: number, db: number): string {
   return names[Math.floor(angle / 45)]!;
 }
 
-/** Where a hue turned to: the colour that lies that way on the wheel. */
-function turned(from: LabD65, to: LabD65): string {
-  const by = ((hueOf(to) - hueOf(from) + 540) % 360) - 180;
-  const angle = ((hueOf(from) + Math.sign(by) * NEIGHBOUR) * Math.PI) / 180;
-  return towards(Math.cos(angle), Math.sin(angle));
-}
+/** A turn of the hue by less than this, degrees, is called after the neighbour on that side, a larger one after its end. */
 const NEIGHBOUR = 35;
 
+/** Where a hue turned to. */
+function turned(from: LabD65, to: LabD65): string {
+  const by = ((hueOf(to) - hueOf(from) + 540) % 360) - 180;
+  const angle = ((hueOf(from) + Math.sign(by) * Math.max(NEIGHBOUR, Math.abs(by))) * Math.PI) / 180;
+  return towards(Math.cos(angle), Math.sin(angle));
+}
+
+/** Below this chroma what has lost colour is called greyer. */
+const GREYISH = 20;
+
 /**
- * What one colour is beside another, in words: “a little lighter and less vivid”, “clearly browner”.
+ * What a seen colour is beside the one that was planned, in words, the largest difference first: “a little lighter and
+ * less vivid”, “browner”.
+ * @param from the planned colour
+ * @param to the seen one
  * @returns “the same” where nobody sees a difference
  */
 export function differenceWords(from: LabD65, to: LabD65): string {
@@ -56,7 +64,10 @@ export function differenceWords(from: LabD65, to: LabD65): string {
         ...(neutral
           ? [{ word: chromaOf(to) < NEUTRAL && dC < 0 ? 'greyer' : towards(da, db), size: moved }]
           : [
-              { word: dC > 0 ? 'more vivid' : 'less vivid', size: Math.abs(dC) * 0.7 },
+              {
+                word: dC > 0 ? 'more vivid' : chromaOf(to) < GREYISH ? 'greyer' : 'less vivid',
+                size: Math.abs(dC),
+              },
               { word: turned(from, to), size: dH },
             ]),
       ];

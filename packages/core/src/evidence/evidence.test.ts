@@ -165,10 +165,74 @@ it.each([
   ['#f0e8d8', '#e0ccaa', 'much browner'],
   ['#4060c0', '#6070a8', 'less vivid'],
   ['#d8b080', '#d0a878', 'a little darker'],
-  ['#b03030', '#b05030', 'much more orange'],
+  ['#b03030', '#b05030', 'much more orange and less vivid'],
   ['#a8989c', '#a09ea0', 'greyer'],
 ])('calls %s beside %s: %s', (from, to, words) => {
   expect(differenceWords(labD65FromHex(from), labD65FromHex(to))).toBe(words);
+});
+
+it.each([
+  // Violet over green, as it was found; and the other way round.
+  [[55, -30, 25], [45, 30, -35], 'more violet', 'green'],
+  [[45, 30, -35], [55, -30, 25], 'greener', 'violet'],
+  [[60, 40, 5], [60, 0, 42], 'yellower', 'red'],
+  // Chroma 17 to 14, hardly lighter.
+  [[70, 8, 15], [71, 6.5, 12.4], 'greyer', 'blu'],
+  [[40, 30, -20], [60, 28, -19], 'lighter', 'vivid'],
+] as const)('describes the seen colour: %p seen as %p is %s', (planned, seen, word, never) => {
+  const words = differenceWords(planned as never, seen as never);
+  expect(words).toContain(word);
+  expect(words).not.toContain(never);
+});
+
+it('is true of every pair that it describes, the largest difference first', () => {
+  const hues = {
+    redder: [0],
+    orange: [45],
+    yellower: [90],
+    greener: [135, 180],
+    bluer: [225, 270],
+    violet: [315],
+  };
+  const hueOf = ([, a, b]: readonly number[]): number => (Math.atan2(b!, a!) * 180) / Math.PI;
+  const apart = (a: number, b: number): number => Math.abs(((a - b + 540) % 360) - 180);
+  const colour = fc.tuple(
+    fc.double({ min: 20, max: 90, noNaN: true }),
+    fc.double({ min: 8, max: 60, noNaN: true }),
+    fc.double({ min: 0, max: 360, noNaN: true }),
+  );
+  const labOf = ([L, c, h]: readonly [number, number, number]): [number, number, number] => [
+    L,
+    c * Math.cos((h * Math.PI) / 180),
+    c * Math.sin((h * Math.PI) / 180),
+  ];
+  fc.assert(
+    fc.property(colour, colour, (a, b) => {
+      const [from, to] = [labOf(a), labOf(b)];
+      const words = differenceWords(from as never, to as never);
+      const [dL, dC] = [b[0] - a[0], b[1] - a[1]];
+      const dH = 2 * Math.sqrt(a[1] * b[1]) * Math.sin((apart(a[2], b[2]) * Math.PI) / 360);
+      const largest = Math.max(Math.abs(dL), Math.abs(dC), dH);
+      const firstWord = words.replace(/^(a little|much) /, '').split(' and ')[0]!;
+      if (/lighter|darker/.test(words)) expect(dL > 0).toBe(words.includes('lighter'));
+      if (/vivid|greyer/.test(words)) expect(dC > 0).toBe(words.includes('more vivid'));
+      for (const [hue, angles] of Object.entries(hues))
+        if (words.includes(hue)) {
+          const near = (lab: readonly number[]): number =>
+            Math.min(...angles.map((x) => apart(x, hueOf(lab))));
+          expect(near(to) - near(from)).toBeLessThan(45);
+        }
+      if (words !== 'the same' && !words.includes('browner')) {
+        const size = /lighter|darker/.test(firstWord)
+          ? Math.abs(dL)
+          : /vivid|greyer/.test(firstWord)
+            ? Math.abs(dC)
+            : dH;
+        expect(size).toBeCloseTo(largest, 6);
+      }
+    }),
+    { numRuns: 300 },
+  );
 });
 
 it('always has words for a difference, and none for none', () => {

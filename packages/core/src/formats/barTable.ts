@@ -1,6 +1,7 @@
 import Papa from 'papaparse';
 import { type LabD65 } from '../colour/lab.ts';
 import { HEX_PATTERN, labD65FromHex } from '../colour/srgb.ts';
+import { plainCell, plainFigure } from './harmless.ts';
 import { bandOf, cgatsTables, numberIn, samplesOf, type SampleTable } from './cgats.ts';
 import { FormatError } from './paletteFile.ts';
 
@@ -151,7 +152,11 @@ export function readBarTable(text: string): BarTable {
       throw new FormatError(
         `Line ${line} has ${cells.length} cells, the headings are ${columns.length}. Are decimal commas in quotation marks?`,
       );
-  return checked({ kind: 'csv', columns, rows, white: 'D65' });
+  const harmless = rows.map(({ cells, line }) => ({
+    line,
+    cells: cells.map((c) => plainFigure(plainCell(c))),
+  }));
+  return checked({ kind: 'csv', columns, rows: harmless, white: 'D65' });
 }
 
 function checked(table: BarTable): BarTable {
@@ -183,7 +188,7 @@ export function barsOfTable(
     const sample = samples?.samples[i];
     return {
       line,
-      name: cell('name').replace(/^'(?=[=+\-@])/, '') || `Bar of line ${line}`,
+      name: cell('name') || `Bar of line ${line}`,
       spectrum: sample?.spectrum ? Array.from(sample.spectrum) : null,
       lab: sample ? sample.lab : labOfHex(cell('hex'), line),
       doses: dosesOf(cells, columns, roles, line).map((d) => ({ ...d, dose: d.dose * perDose })),

@@ -2,6 +2,7 @@ import Papa from 'papaparse';
 import { screenColourFromLabD65 } from '../colour/gamut.ts';
 import { type LabD65 } from '../colour/lab.ts';
 import { HEX_PATTERN, labD65FromHex } from '../colour/srgb.ts';
+import { ESCAPED, plainCell, plainFigure } from './harmless.ts';
 import { adaptD50ToD65 } from '../colour/adapt.ts';
 import {
   checkCount,
@@ -12,9 +13,6 @@ import {
   type ReadPalette,
   tidyName,
 } from './paletteFile.ts';
-
-/** Text that a spreadsheet would take for a formula, also where it was made harmless before. */
-const FORMULA = /^'*[=+\-@\t\r]/;
 
 const column = (row: Readonly<Record<string, string>>, ...names: string[]): string | undefined => {
   const key = Object.keys(row).find((k) => names.includes(k.trim().toLowerCase().replace('*', '')));
@@ -47,7 +45,7 @@ export function parseCsv(text: string, white?: LabWhite): ReadPalette {
     const { lab, exact } = labOf(row, line);
     return {
       exact,
-      name: tidyName(plainName(column(row, 'name') ?? ''), `Colour ${i + 1}`),
+      name: tidyName(plainCell(column(row, 'name') ?? ''), `Colour ${i + 1}`),
       lab: exact && used === 'D50' ? adaptD50ToD65(lab as never) : lab,
     };
   });
@@ -73,15 +71,11 @@ function parserError(code: string): string | null {
   }
 }
 
-/** The name as it was before it was made harmless. */
-const plainName = (name: string): string =>
-  name.startsWith("'") && FORMULA.test(name) ? name.slice(1) : name;
-
 function labOf(
   row: Readonly<Record<string, string>>,
   line: number,
 ): { readonly lab: LabD65; readonly exact: boolean } {
-  const texts = ['l', 'a', 'b'].map((c) => column(row, c)?.trim().replace(',', '.') ?? '');
+  const texts = ['l', 'a', 'b'].map((c) => plainFigure(column(row, c)?.trim() ?? '').replace(',', '.'));
   const hex = column(row, 'hex', 'colour', 'color')?.trim();
   if (texts.every((t) => t !== '')) {
     const lab = texts.map(Number) as [number, number, number];
@@ -110,9 +104,9 @@ export const printCsv = ({ colours }: PaletteFile): string =>
       b: Number(lab[2].toFixed(2)),
       white: 'D65',
     })),
-    { escapeFormulae: FORMULA },
+    { escapeFormulae: ESCAPED },
   );
 
 /** Rows of cells as CSV, the heading row first; what a spreadsheet would run is made harmless. */
 export const printRows = (rows: readonly (readonly string[])[]): string =>
-  Papa.unparse(rows as string[][], { escapeFormulae: FORMULA });
+  Papa.unparse(rows as string[][], { escapeFormulae: ESCAPED });

@@ -3,7 +3,7 @@ import { adaptD50ToD65, adaptD65ToD50 } from '../colour/adapt.ts';
 import { deltaE00 } from '../colour/deltaE00.ts';
 import { labD65FromHex } from '../colour/srgb.ts';
 import { parseAse, printAse } from './ase.ts';
-import { parseCsv, printCsv } from './csv.ts';
+import { parseCsv, printCsv, printRows } from './csv.ts';
 import { parseGpl, printGpl } from './gpl.ts';
 import { imageSize } from './imageSize.ts';
 import { type PaletteFile } from './paletteFile.ts';
@@ -125,16 +125,49 @@ describe('CSV', () => {
     expect(b).toEqual({ name: 'Colour 2', lab: [50.5, 1, -2] });
   });
 
-  it.each(['=1+1', '+SUM(A1)', '-2', '@cmd', '\tx', "'=quoted", "''=twice", "d'or", "'plain"])(
-    'makes %p harmless in a spreadsheet and reads it back',
-    (name) => {
-      const text = printCsv({ name: 'P', colours: [{ name, lab: [50, -1.5, 2] }] });
-      const [, line] = text.split('\r\n');
-      expect(line).not.toMatch(/^"?[=+\-@\t]/);
-      expect(line).toMatch(/,50,-1\.5,2,D65$/);
-      expect(parseCsv(text).colours[0]!.name).toBe(name.trim());
-    },
-  );
+  it('leaves numbers numbers, and escapes everything that may begin a formula', () => {
+    const plain = ['-2', '-1.5', '+3', '-0,25', '-1e-3', '12', '.5', '', 'blue=2.5', "d'or"];
+    expect(printRows([plain])).toBe('-2,-1.5,+3,"-0,25",-1e-3,12,.5,,blue=2.5,d\'or');
+    const formulas = [
+      '=1',
+      '-2+3',
+      '-2-3',
+      '+A1',
+      '@x',
+      '＝1',
+      '＋A1',
+      '－A1',
+      '＠x',
+      ' =1',
+      '\n=1',
+      '\r=1',
+      '\t=1',
+      '\u00a0=1',
+      '\nx',
+    ];
+    for (const cell of formulas) expect(printRows([[cell]]).replace(/^"/, '')).toMatch(/^'/);
+  });
+
+  it.each([
+    '=1+1',
+    '+SUM(A1)',
+    '-2+1',
+    '@cmd',
+    '\tx',
+    "'=quoted",
+    "''=twice",
+    "d'or",
+    "'plain",
+    '＝1',
+    '-2',
+    "'-2",
+  ])('makes %p harmless in a spreadsheet and reads it back', (name) => {
+    const text = printCsv({ name: 'P', colours: [{ name, lab: [50, -1.5, 2] }] });
+    const [, line] = text.split('\r\n');
+    expect(line).not.toMatch(/^"?(?!-2,)[=+\-@\t＝]/);
+    expect(line).toMatch(/,50,-1\.5,2,D65$/);
+    expect(parseCsv(text).colours[0]!.name).toBe(name.trim());
+  });
 
   it('names the row that is no colour', () => {
     expect(() => parseCsv('hex\n#12\n')).toThrow('Row 2: “#12” is no colour like #4a63b0.');

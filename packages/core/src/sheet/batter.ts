@@ -11,17 +11,15 @@ export function splitSection(ctx: SheetContext): SheetSection | null {
   const mini = prep.weighings.filter((w) => w.stage === 'own');
   const bowl = prep.weighings.filter((w) => w.from === null && w.stage !== 'own');
   const groups: (SheetGroup | null)[] = [
-    ...mini.map((w) =>
+    ...[...new Set(mini.map((w) => w.pot))].map((pot) =>
       group(
-        `batter:${w.pot.id}`,
-        batterName(ctx, w.pot.id),
+        `batter:${pot.id}`,
+        batterName(ctx, pot.id),
         [
-          ...(w.pot.taken === 'emulsion' && plan.base.scent?.when !== 'batter'
-            ? []
-            : lateLines(ctx, w.pot.id)),
-          weighingLine(ctx, w),
+          ...(pot.taken === 'emulsion' && plan.base.scent?.when !== 'batter' ? [] : lateLines(ctx, pot.id)),
+          ...mini.filter((w) => w.pot === pot).map((w) => weighingLine(ctx, w)),
         ],
-        w.pot.id,
+        pot.id,
       ),
     ),
     group('batter:common', mini.length > 0 ? batterName(ctx, null) : '', bowlLines(ctx, bowl)),
@@ -59,7 +57,7 @@ function weighingLine(ctx: SheetContext, w: Weighing): SheetLine {
   const own = w.stage === 'own';
   const all = own && ctx.prep.weighings.findLast((x) => x.pot === w.pot && x.from === null) === w;
   return line(`draw:${w.pot.id}:${w.drawId}`, print.mass(w.mass), `into jug ${jugOf(ctx, w.pot)}`, {
-    note: `${print.volume(w.volume)}, jug tared${own ? (all ? '; all of it' : '') : `; ${print.mass(w.remains)} stays in the bowl`}${plan.pots.length > 1 && w.pot.hoursBefore > 0 ? `; poured ${print.number(w.pot.hoursBefore, 1)} h before the last` : ''}`,
+    note: `${print.volume(w.volume)}, jug tared${own ? (all ? '; all of it' : '') : `; ${print.mass(w.remains ?? 0)} stays in the bowl`}${plan.pots.length > 1 && w.pot.hoursBefore > 0 ? `; poured ${print.number(w.pot.hoursBefore, 1)} h before the last` : ''}`,
   });
 }
 

@@ -8,17 +8,38 @@ import { group, line, section, type SheetLine, type SheetSection } from './sheet
 /** The pots in the order of colouring: what each draws from others, its cup, its scent last. */
 export function colourSection(ctx: SheetContext): SheetSection | null {
   const { plan, pots } = ctx;
+  const stays = remainsOf(ctx);
   return section(
     'colour',
     'Colour the pots, in this order',
     pots.map((p) =>
-      group(`colour:${p.pot.id}`, `${numberOf(ctx, p.pot)}. ${p.pot.name}`, potLines(ctx, p), p.pot.id),
+      group(
+        `colour:${p.pot.id}`,
+        `${numberOf(ctx, p.pot)}. ${p.pot.name}`,
+        potLines(ctx, p, stays),
+        p.pot.id,
+      ),
     ),
     plan.base.scent?.when === 'pot' ? scentCautions(ctx) : [],
   );
 }
 
-function potLines(ctx: SheetContext, p: PrepPot): SheetLine[] {
+/** What stays in a jug after each draw from it, in the order in which the pots are listed, g by the draw's key. */
+function remainsOf({ pots, prep }: SheetContext): ReadonlyMap<string, number> {
+  const left = new Map(pots.map((p) => [p.pot.id, p.flow.mass]));
+  const stays = new Map<string, number>();
+  for (const { pot } of pots) {
+    for (const w of prep.weighings) {
+      if (w.pot.id !== pot.id || w.from === null) continue;
+      const rest = (left.get(w.from.id) ?? 0) - w.mass;
+      left.set(w.from.id, rest);
+      stays.set(`${pot.id}:${w.drawId}`, Math.max(0, rest));
+    }
+  }
+  return stays;
+}
+
+function potLines(ctx: SheetContext, p: PrepPot, stays: ReadonlyMap<string, number>): SheetLine[] {
   const { prep, print, order, pots } = ctx;
   const { id } = p.pot;
   const lines: SheetLine[] = [];
@@ -27,7 +48,7 @@ function potLines(ctx: SheetContext, p: PrepPot): SheetLine[] {
     if (w.pot.id !== id || w.from === null) continue;
     lines.push(
       line(`draw:${id}:${w.drawId}`, print.mass(w.mass), `out of jug ${jugOf(ctx, w.from)}`, {
-        note: `${print.volume(w.volume)}, once it is ${w.stage === 'coloured-scented' ? 'coloured and scented' : 'coloured'}; ${print.mass(w.remains)} stays there`,
+        note: `${print.volume(w.volume)}, once it is ${w.stage === 'coloured-scented' ? 'coloured and scented' : 'coloured'}; ${print.mass(stays.get(`${id}:${w.drawId}`)!)} stays there`,
       }),
     );
   }

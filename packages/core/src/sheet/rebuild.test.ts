@@ -51,6 +51,7 @@ function compare(read: Contents, wanted: Map<string, number>, where: string, tex
 describe('a maker who follows the sheet', () => {
   it('makes exactly what the balance holds, for 300 plans', () => {
     let seen = 0;
+    let stays = 0;
     fc.assert(
       fc.property(randomPlan, (plan) => {
         const flow = flowOf(plan);
@@ -68,6 +69,9 @@ describe('a maker who follows the sheet', () => {
           for (const [what, mass] of left) left.set(what, mass * Math.max(0, 1 - p.drawnOff));
           compare(got, left, p.pot.name, text);
         }
+        const wrong = read.stays.filter(({ told, is }) => !(Math.abs(told - is) <= 0.5));
+        expect(wrong.length > 0 ? [...wrong, text] : []).toEqual([]);
+        stays += read.stays.length;
         // Less than that is what the jugs were rounded by.
         if (flow.leftoverMass > 0.5) compare(read.bowl, named(plan, flow, flow.leftover), 'the bowl', text);
       }),
@@ -75,6 +79,7 @@ describe('a maker who follows the sheet', () => {
       { numRuns: 300, endOnFailure: true },
     );
     expect(seen).toBeGreaterThanOrEqual(300);
+    expect(stays).toBeGreaterThan(50);
   });
 });
 

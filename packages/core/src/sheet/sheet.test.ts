@@ -31,6 +31,26 @@ it('every line has an id of its own', () => {
   expect(new Set(ids).size).toBe(ids.length);
 });
 
+it('a mini-batch that is drawn twice gets its late additives once', () => {
+  const own = pot('A', 1);
+  const twice: Pot = {
+    ...own,
+    ownLye: true,
+    taken: 'additives',
+    draws: [
+      { ...own.draws[0]!, id: 'one', by: 'grams', value: 200 },
+      { ...own.draws[0]!, id: 'two', by: 'grams', value: 300 },
+    ],
+  };
+  const plan = planWith([twice, pot('B', 1)], {
+    additives: [{ id: 'x', materialId: 'poppy-seed', dose: gramsPerKg(8), perBar: null, moment: 'trace' }],
+  });
+  const lines = linesOf(plan, 'split').map((l) => l.id);
+  expect(lines.filter((id) => id === 'additive:A:x')).toHaveLength(1);
+  expect(lines.filter((id) => id.startsWith('draw:A:'))).toEqual(['draw:A:one', 'draw:A:two']);
+  expect(new Set(lines).size).toBe(lines.length);
+});
+
 it('tells the liquid by its parts, in the vessel and kept, with what the vessel holds so far', () => {
   const { liquid } = planWith([]).base;
   const plan = planWith([pot('A', 1)], {

@@ -80,6 +80,8 @@ function move(from: Contents, to: Contents, amount: Mass | null): void {
 /** Draws an amount from an even mix, which stays as it is: a jar may hold a drop less than all draws together say. */
 function draw(mix: Contents, to: Contents, amount: Mass): void {
   const all = total(mix);
+  // A jar of less than is printed.
+  if (all.v === 0) return;
   for (const [what, m] of mix) {
     const share = m.v / all.v;
     const e = amount.e * share + (amount.v * (m.e + share * all.e)) / all.v;
@@ -109,6 +111,7 @@ export function readSheet(text: string): {
   readonly pots: Map<number, ReadPot>;
   readonly bowl: Contents;
   readonly scales: string[];
+  readonly stays: ReadStay[];
 } {
   const sections = sectionsOf(text);
   const scales: string[] = [];
@@ -171,11 +174,20 @@ export function readSheet(text: string): {
     }
   }
 
-  readPots(sections, { pots, pot, jug, cupLiquids, batterOfPot });
-  return { pots, bowl: batter(common), scales };
+  const stays: ReadStay[] = [];
+  readPots(sections, { stays, pots, pot, jug, cupLiquids, batterOfPot });
+  return { pots, bowl: batter(common), scales, stays };
+}
+
+/** What a draw from a jug says stays in it, and what does by then, g. */
+export interface ReadStay {
+  readonly line: string;
+  readonly told: number;
+  readonly is: number;
 }
 
 interface Bench {
+  readonly stays: ReadStay[];
   readonly pots: Map<number, ReadPot>;
   readonly pot: (number: number, name: string) => ReadPot;
   readonly jug: (what: string) => { number: number; name: string };
@@ -230,9 +242,16 @@ function readPots(sections: Map<string, Group[]>, bench: Bench): void {
       if (l.what.startsWith('All of cup'))
         move(cups.get(Number(/\d+/.exec(l.what)![0])) ?? new Map<string, Mass>(), contents, null);
       else if (!l.amount) continue;
-      else if (l.what.startsWith('out of jug'))
-        move(bench.pot(bench.jug(l.what).number, '').contents, contents, l.amount);
-      else if (l.what !== 'in the jug now') plus(contents, l.what, l.amount);
+      else if (l.what.startsWith('out of jug')) {
+        const donor = bench.pot(bench.jug(l.what).number, '').contents;
+        move(donor, contents, l.amount);
+        const told = /([\d.]+) g stays there/.exec(l.note)?.[1];
+        bench.stays.push({
+          line: `${l.what} ${l.note}`,
+          told: Number(told),
+          is: Math.max(0, total(donor).v),
+        });
+      } else if (l.what !== 'in the jug now') plus(contents, l.what, l.amount);
     }
   }
 }

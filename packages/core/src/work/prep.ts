@@ -68,8 +68,8 @@ export interface Weighing {
   readonly mass: number;
   /** The same by the marks of a jug, ml. */
   readonly volume: number;
-  /** What should be left in the vessel that it comes from, g. */
-  readonly remains: number;
+  /** What should be left in the bowl, g; null where it comes from a pot, whose draws follow the order of the work. */
+  readonly remains: number | null;
   /** What is in the batter when it is taken. */
   readonly stage: WeighStage;
   readonly drawId: string;
@@ -362,20 +362,17 @@ function bowlAt(plan: Plan, flow: Flow, addedAfter: AddedAfter, stage: WeighStag
 }
 
 function fromPots(flow: Flow): Weighing[] {
-  const remains = new Map(flow.pots.map((p) => [p.pot.id, p.mass]));
   return flow.pots.flatMap((p) =>
     p.draws.flatMap((d): Weighing[] => {
       if (d.draw.from === null || !(d.mass > 0)) return [];
       const from = flow.pots.find((x) => x.pot.id === d.draw.from)!;
-      const rest = remains.get(from.pot.id)! - d.mass;
-      remains.set(from.pot.id, rest);
       return [
         {
           pot: p.pot,
           from: from.pot,
           mass: d.mass,
           volume: d.volume,
-          remains: Math.max(0, rest),
+          remains: null,
           stage: from.contents[flow.ledger.at('scent')]! > 0.005 ? 'coloured-scented' : 'coloured',
           drawId: d.draw.id,
         },
