@@ -21,6 +21,7 @@ export {
   BookPageDto,
   LearningDto,
   TestBarDto,
+  TestBarWriteDto,
   ProposedBarDto,
   TestBarSendDto,
   TrialAskDto,

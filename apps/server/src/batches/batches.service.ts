@@ -14,6 +14,7 @@ import { type EntityManager, type FindOptionsWhere, In, Raw } from 'typeorm';
 import { demoBatches, demoWrite } from '../demo/data/demo-batches.ts';
 import { notFound, ProblemError } from '../problems/problem.ts';
 import { named } from '../problems/named.ts';
+import { serverDay } from '../settings/server-zone.ts';
 import { Documents, type DocumentStore } from '../storage/document-store.ts';
 import { WriteQueue } from '../storage/write-queue.ts';
 import { isUnreadable } from '../storage/json-column.ts';
@@ -159,7 +160,7 @@ export class BatchesService implements Content, OnApplicationBootstrap {
   async example(): Promise<BatchDocument> {
     const [demo] = demoBatches().filter((b) => b.name === EXAMPLE);
     if (!demo) throw new Error(`The demo has no ${EXAMPLE}`);
-    return this.create(demoWrite(demo, new Date()));
+    return this.create(demoWrite(demo, serverDay()));
   }
 
   async copy(id: string): Promise<BatchDocument> {
@@ -243,9 +244,10 @@ export class BatchesService implements Content, OnApplicationBootstrap {
   async fill(m: EntityManager, first: FirstContent): Promise<void> {
     if (first !== 'demo') return;
     const now = new Date();
+    const today = serverDay();
     const ids = new Map<string, string>();
     for (const [i, batch] of demoBatches().entries()) {
-      const write = demoWrite(batch, now);
+      const write = demoWrite(batch, today);
       const parentId = (batch.from === undefined ? undefined : ids.get(batch.from)) ?? null;
       const { id } = await this.store.insert(
         m,

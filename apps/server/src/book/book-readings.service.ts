@@ -57,7 +57,7 @@ export class BookReadingsService {
   /** The latest first. */
   async entries(): Promise<BookEntry[]> {
     return (await this.all()).map((r): BookEntry => {
-      const { id, on, hours, how, doubt, lab, spectrum, instrument, hasGloss, lot } = r.reading;
+      const { id, on, hours, how, doubt, lab, spectrum, instrument, hasGloss, lot, simulated } = r.reading;
       return {
         id,
         batchId: isOfBatch(r) ? r.batchId : null,
@@ -75,6 +75,7 @@ export class BookReadingsService {
         ...(instrument !== undefined && { instrument }),
         ...(hasGloss !== undefined && { hasGloss }),
         ...(lot !== undefined && { lot }),
+        ...(simulated && { simulated }),
       };
     });
   }
@@ -126,8 +127,11 @@ export class BookReadingsService {
         if (!head || !poured) return [];
         const { entries } = await this.log.list(batchId, 0);
         const made = entries.length > 0 ? actualsOf(poured.plan, measuring, entries) : { plan: poured.plan };
+        // Doses that a simulated scale has told are nobody's doses.
+        const weighedSo = entries.some((e) => e.simulated && e.kind !== 'warmth');
         return bookReadings(made, records.get(batchId)?.gel ?? null, readings).map((r) => ({
           ...r,
+          ...(weighedSo && { reading: { ...r.reading, simulated: true } }),
           batchId,
           batchName: head.name,
         }));
@@ -137,6 +141,11 @@ export class BookReadingsService {
     return [...batches.flat(), ...bars.map((b) => testBarReading(b, shelf))]
       .sort((a, b) => b.reading.on.localeCompare(a.reading.on) || a.reading.id.localeCompare(b.reading.id))
       .slice(0, FIT_LIMITS.readings);
+  }
+
+  /** Those that something may be learnt from. */
+  async told(): Promise<OfBook[]> {
+    return (await this.all()).filter(({ reading }) => !reading.simulated);
   }
 
   /** When the maker's batches gelled, as their cuts told it. */

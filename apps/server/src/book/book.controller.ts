@@ -1,4 +1,4 @@
-import { Body, Delete, Get, Header, HttpCode, Param, Post } from '@nestjs/common';
+import { Body, Delete, Get, Header, HttpCode, Param, Post, Put } from '@nestjs/common';
 import {
   type BookBase,
   type BookEffect,
@@ -21,6 +21,7 @@ import {
   ProposedBarDto,
   TestBarDto,
   TestBarSendDto,
+  TestBarWriteDto,
   TrialAskDto,
 } from '@kleur/contract/dto';
 import { type ProposedBar, type TestBar } from '@kleur/core/evidence';
@@ -80,6 +81,19 @@ export class BookController {
   @ApiCreatedResponse({ type: TestBarDto, isArray: true })
   addBars(@Body() { bars }: TestBarSendDto): Promise<TestBar[]> {
     return this.bars.add(bars);
+  }
+
+  @Get('bars/:id')
+  @ApiOkResponse({ type: TestBarDto })
+  bar(@Param('id') id: string): Promise<TestBar> {
+    return this.bars.get(id);
+  }
+
+  @Put('bars/:id')
+  @ApiOperation({ summary: 'What a bar holds, and its colour, as they should have been told' })
+  @ApiOkResponse({ type: TestBarDto })
+  correctBar(@Param('id') id: string, @Body() bar: TestBarWriteDto): Promise<TestBar> {
+    return this.bars.correct(id, bar);
   }
 
   @Delete('bars/:id')

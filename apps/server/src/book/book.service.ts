@@ -193,7 +193,7 @@ export class BookService {
   }
 
   private async problem(): Promise<FitProblem> {
-    const [shelf, all] = await Promise.all([this.catalogue.list(), this.readings.all()]);
+    const [shelf, all] = await Promise.all([this.catalogue.list(), this.readings.told()]);
     const known = new Map<string, FitMaterial>();
     for (const m of shelf) {
       const material = fitMaterial(m);

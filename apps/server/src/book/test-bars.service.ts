@@ -6,6 +6,7 @@ import { CatalogueService } from '../catalogue/catalogue.service.ts';
 import { LearningsService } from '../catalogue/learnings.service.ts';
 import { demoBook } from '../demo/data/demo-bars.ts';
 import { ProblemError } from '../problems/problem.ts';
+import { serverDay } from '../settings/server-zone.ts';
 import { Documents, type DocumentStore } from '../storage/document-store.ts';
 import { type Content, type FirstContent } from '../storage/domain.ts';
 import { WriteQueue } from '../storage/write-queue.ts';
@@ -38,17 +39,7 @@ export class TestBarsService implements Content {
    * @throws ProblemError `invalid-input` with the path of what cannot be kept; `unknown-material`.
    */
   async add(sent: readonly TestBarWrite[]): Promise<TestBar[]> {
-    const bars = sent.map((write, i) => asBar(write, `bars.${i}`));
-    await this.catalogue.resolve(
-      bars.flatMap(({ doses, oils }, i) => [
-        ...doses.map((d, n) => ({ id: d.materialId, path: `bars.${i}.doses.${n}.materialId` })),
-        ...oils.map((o, n) => ({
-          id: o.materialId,
-          path: `bars.${i}.oils.${n}.materialId`,
-          wants: 'oil' as const,
-        })),
-      ]),
-    );
+    const bars = await this.checked(sent, (i) => `bars.${i}.`);
     return this.writes.run(async (m) => {
       const kept = await m.count(TestBarEntity);
       if (kept + bars.length > TEST_BAR_LIMITS.kept)
@@ -61,6 +52,34 @@ export class TestBarsService implements Content {
   }
 
   /** @throws ProblemError `not-found`. */
+  async get(id: string): Promise<TestBar> {
+    return this.store.read(await this.store.get(id), testBarOf);
+  }
+
+  /** Replaces what was told of a bar. @throws ProblemError `not-found`, and what `add` throws. */
+  async correct(id: string, write: TestBarWrite): Promise<TestBar> {
+    const [bar] = await this.checked([write], () => '');
+    const { id: _id, name, ...rest } = bar!;
+    const { version } = await this.store.get(id);
+    return this.store.read(await this.store.update(id, version, { name, bar: rest }), testBarOf);
+  }
+
+  private async checked(sent: readonly TestBarWrite[], at: (index: number) => string): Promise<TestBar[]> {
+    const bars = sent.map((write, i) => asBar(write, at(i).replace(/\.$/, '')));
+    await this.catalogue.resolve(
+      bars.flatMap(({ doses, oils }, i) => [
+        ...doses.map((d, n) => ({ id: d.materialId, path: `${at(i)}doses.${n}.materialId` })),
+        ...oils.map((o, n) => ({
+          id: o.materialId,
+          path: `${at(i)}oils.${n}.materialId`,
+          wants: 'oil' as const,
+        })),
+      ]),
+    );
+    return bars;
+  }
+
+  /** @throws ProblemError `not-found`. */
   async setDeleted(id: string, deleted: boolean): Promise<TestBar> {
     return this.store.read(await this.store.setDeleted(id, deleted), testBarOf);
   }
@@ -68,7 +87,7 @@ export class TestBarsService implements Content {
   /** The demo’s studio has tested some of its colourants, and taken over what their bars say. */
   async fill(m: EntityManager, first: FirstContent): Promise<void> {
     if (first !== 'demo') return;
-    const { bars, curves } = await demoBook(new Date().toISOString().slice(0, 10));
+    const { bars, curves } = await demoBook(serverDay());
     for (const { id, name, ...bar } of bars) await this.store.insert(m, { name, bar }, { id });
     await this.learnings.learn(m, curves, null);
   }

@@ -18,9 +18,6 @@ import { SettingsService } from '../settings/settings.service.ts';
 const UNMOULD = 'unmould';
 const CUT = 'after/cut';
 
-const dayOf = (at: number | undefined): string | null =>
-  at === undefined ? null : new Date(at).toISOString().slice(0, 10);
-
 /** When every batch is poured, unmoulded, read and ready. */
 @Injectable()
 export class CalendarService {
@@ -33,11 +30,13 @@ export class CalendarService {
 
   /** Batches with a day in a span of days, and those that have none yet. */
   async page(from?: string, to?: string): Promise<CalendarPage> {
-    const [all, steps, read] = await Promise.all([
+    const [all, steps, read, clock] = await Promise.all([
       this.batches.allUses(),
       this.log.doneAt([UNMOULD, CUT]),
       this.readings.days(),
+      this.settings.clock(),
     ]);
+    const dayOf = (at: number | undefined): string | null => (at === undefined ? null : clock(at).day);
     const batches: CalendarEntry[] = [];
     const undated: UndatedEntry[] = [];
     for (const { id, name, state, version, madeOn, face, uses } of all) {

@@ -16,4 +16,5 @@ export class LogEntryEntity extends DocumentEntity {
   @Column('text') by!: EntryWay;
   @Column('real') value!: number;
   @Column('text') text!: string;
+  @Column('boolean', { default: false }) simulated!: boolean;
 }

@@ -10,7 +10,7 @@ import { type Content, type FirstContent } from '../storage/domain.ts';
 import { WriteQueue } from '../storage/write-queue.ts';
 import { LogEntryEntity } from './log-entry.entity.ts';
 
-const entry = ({ id, at, kind, potId, target, by, value, text }: LogEntryEntity): LogEntry => ({
+const entry = ({ id, at, kind, potId, target, by, value, text, simulated }: LogEntryEntity): LogEntry => ({
   id,
   at,
   kind,
@@ -19,6 +19,7 @@ const entry = ({ id, at, kind, potId, target, by, value, text }: LogEntryEntity)
   by,
   value,
   text,
+  ...(simulated && { simulated }),
 });
 
 /** What was said at the bench of each batch: a log that only grows, beside the plan and its undo. */
@@ -69,7 +70,11 @@ export class LogService implements Content {
         had.add(id);
         if (++place > LOG_LIMITS.entries)
           throw new ProblemError('invalid-input', 'This batch has as many entries as can be kept.');
-        await this.store.insert(m, { ...columns, batchId, place }, { id });
+        await this.store.insert(
+          m,
+          { ...columns, simulated: columns.simulated ?? false, batchId, place },
+          { id },
+        );
       }
     });
   }
@@ -107,6 +112,6 @@ export class LogService implements Content {
     const batch = first === 'demo' ? await this.batches.named(m, BEING_MADE) : null;
     if (!batch) return;
     for (const [i, { id, ...columns }] of demoLog(batch.plan, new Date()).entries())
-      await this.store.insert(m, { ...columns, batchId: batch.id, place: i + 1 }, { id });
+      await this.store.insert(m, { ...columns, simulated: false, batchId: batch.id, place: i + 1 }, { id });
   }
 }

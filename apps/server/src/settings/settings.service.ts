@@ -1,8 +1,9 @@
 import { Injectable } from '@nestjs/common';
 import { defaultSettings, type Settings, type SettingsWire } from '@kleur/contract';
-import { type DecimalMark } from '@kleur/core/units';
+import { type DecimalMark, isTimeZone, type WallClock, wallClock } from '@kleur/core/units';
 import { type EntityManager } from 'typeorm';
 import { ProblemError } from '../problems/problem.ts';
+import { serverZone } from './server-zone.ts';
 import { Documents, type DocumentStore } from '../storage/document-store.ts';
 import { type Content, type FirstContent } from '../storage/domain.ts';
 import { isUnreadable } from '../storage/json-column.ts';
@@ -48,11 +49,24 @@ export class SettingsService implements Content {
         { path: 'measuring.ownedSpoons', message: 'choose at least one spoon' },
       ]);
     }
+    if (data.timeZone !== '' && !isTimeZone(data.timeZone)) {
+      throw new ProblemError('invalid-input', `There is no time zone “${data.timeZone}”.`, [
+        { path: 'timeZone', message: 'choose a time zone of the list' },
+      ]);
+    }
     return wire(await this.store.update(SETTINGS, version, { data }));
   }
 
+  /** Day and time of a moment in the maker's zone; the server's own until that is known. */
+  async clock(): Promise<(at: number) => WallClock> {
+    const { timeZone } = await this.get();
+    const zone = isTimeZone(timeZone) ? timeZone : serverZone();
+    return (at) => wallClock(at, zone);
+  }
+
   async fill(m: EntityManager, first: FirstContent): Promise<void> {
-    const studio = first === 'demo' ? 'Tarn Lane Soap Room' : '';
-    await this.store.insert(m, { data: { ...defaultSettings, studio } }, { id: SETTINGS });
+    const habits: Partial<Settings> =
+      first === 'demo' ? { studio: 'Tarn Lane Soap Room', timeZone: serverZone(), simulated: true } : {};
+    await this.store.insert(m, { data: { ...defaultSettings, ...habits } }, { id: SETTINGS });
   }
 }

@@ -1,7 +1,11 @@
 import { QuestionCircleOutlined } from '../shared/ui/icons.tsx';
-import { lazy, Suspense, useState } from 'react';
+import { lazy, Suspense, useEffect, useState } from 'react';
+import { useStore } from 'react-redux';
 import { NavLink, Outlet, useNavigate, useNavigation } from 'react-router';
+import { type AppStore } from '../data/store.ts';
+import { tellTimeZone } from '../data/timeZone.ts';
 import { useKeys } from '../shared/hooks/useKeys.ts';
+import { useNotices } from '../shared/hooks/useNotices.ts';
 import { KEYS } from '../shared/keys.ts';
 import { rooms } from './routes.tsx';
 import { SignIn } from './SignIn.tsx';
@@ -13,6 +17,15 @@ export function Shell() {
   const navigate = useNavigate();
   const navigation = useNavigation();
   const [help, setHelp] = useState(false);
+  const store = useStore() as AppStore;
+  const { message } = useNotices();
+  useEffect(
+    () =>
+      tellTimeZone(store, (zone) => {
+        message.info(`Days now follow ${zone.replaceAll('_', ' ')}. You can change it in Settings.`);
+      }),
+    [store, message],
+  );
   useKeys({
     [KEYS.help.key]: () => {
       setHelp((shown) => !shown);

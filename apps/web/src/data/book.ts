@@ -9,6 +9,7 @@ import {
   type MaterialWire,
   routes,
   type TestBarSend,
+  type TestBarWrite,
   type TrialAsk,
 } from '@kleur/contract';
 import { type ProposedBar, type TestBar } from '@kleur/core/evidence';
@@ -53,6 +54,14 @@ const bookApi = api.injectEndpoints({
       query: (body) => ({ url: routes.bookTrial, method: 'POST', body }),
       providesTags: ['Readings', 'Materials'],
     }),
+    bar: b.query<TestBar, string>({
+      query: (id) => routes.bookBar(id),
+      providesTags: ['Readings'],
+    }),
+    correctBar: b.mutation<TestBar, TestBarWrite>({
+      query: (bar) => ({ url: routes.bookBar(bar.id), method: 'PUT', body: bar }),
+      invalidatesTags: ['Readings'],
+    }),
     removeBar: b.mutation<TestBar, string>({
       query: (id) => ({ url: routes.bookBar(id), method: 'DELETE' }),
       invalidatesTags: ['Readings'],
@@ -74,6 +83,8 @@ export const {
   useLearningsQuery,
   useProposedBarsQuery,
   useAddBarsMutation,
+  useBarQuery,
+  useCorrectBarMutation,
   useRemoveBarMutation,
   useRestoreBarMutation,
 } = bookApi;

@@ -9,7 +9,7 @@ import {
   type LearnedFigure,
   type LogEntry,
 } from '@kleur/core/day';
-import { Int, Many, Num, One, OneOf, QueryInt, Text } from '../fields.dto.ts';
+import { Flag, Int, Many, Num, One, OneOf, QueryInt, Text } from '../fields.dto.ts';
 import { type LogPage, type LogSend, type Look } from './log.ts';
 
 export class LogEntryDto implements LogEntry {
@@ -21,6 +21,7 @@ export class LogEntryDto implements LogEntry {
   @OneOf(ENTRY_WAYS) by!: EntryWay;
   @Num(0, LOG_LIMITS.value) value!: number;
   @Text(LOG_LIMITS.text) text!: string;
+  @Flag({ optional: true, description: 'Whether a simulated instrument said the value' }) simulated?: boolean;
 }
 
 export class LogSendDto implements LogSend {

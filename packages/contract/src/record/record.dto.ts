@@ -133,6 +133,7 @@ export class ReadWithDto implements ReadWith {
   instrument?: string;
   @Flag({ optional: true, description: 'Whether the instrument sees the gloss too' }) hasGloss?: boolean;
   @Text(READING_LIMITS.lot, { optional: true, description: 'Of the colourant' }) lot?: string;
+  @Flag({ optional: true, description: 'Whether a simulated instrument read it' }) simulated?: boolean;
 }
 
 export class ReadingWriteDto extends ReadWithDto implements ReadingWrite {

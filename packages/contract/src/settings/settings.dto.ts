@@ -25,7 +25,19 @@ import { type CardColours, DATE_ORDERS, type DateOrder, type SettingsWire } from
 import { type CalendarHabits } from '@kleur/core/calendar';
 import { MouldCountDto } from '../calendar/calendar.dto.ts';
 import { CALENDAR_LIMITS } from '../calendar/calendar.ts';
-import { Int, Many, Num, NumberList, Numbers, One, OneOf, SomeOf, Text, Version } from '../fields.dto.ts';
+import {
+  Flag,
+  Int,
+  Many,
+  Num,
+  NumberList,
+  Numbers,
+  One,
+  OneOf,
+  SomeOf,
+  Text,
+  Version,
+} from '../fields.dto.ts';
 
 export class MeasuringDto implements Measuring {
   @OneOf(['scale', 'spoons']) by!: Measuring['by'];
@@ -76,6 +88,8 @@ export class SettingsUpdateDto implements SettingsWire {
   @OneOf(DOSE_UNITS) doseUnit!: DoseUnit;
   @One(() => UnitsDto) units!: UnitsDto;
   @OneOf(DATE_ORDERS) dateOrder!: DateOrder;
+  @Text(64, { description: 'IANA name, empty for the server’s own' }) timeZone!: string;
+  @Flag({ description: 'Whether simulated instruments are offered' }) simulated!: boolean;
   @One(() => CardColoursDto) card!: CardColoursDto;
   @One(() => CalendarHabitsDto) calendar!: CalendarHabitsDto;
   @Version() version!: number;

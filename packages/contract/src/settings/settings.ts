@@ -20,6 +20,10 @@ export interface Settings {
   readonly doseUnit: DoseUnit;
   readonly units: Units;
   readonly dateOrder: DateOrder;
+  /** IANA name of the zone whose days count; empty until a page has told its own: the server's then. */
+  readonly timeZone: string;
+  /** Whether simulated instruments are offered beside real ones. */
+  readonly simulated: boolean;
   readonly card: CardColours;
   readonly calendar: CalendarHabits;
 }
@@ -47,6 +51,8 @@ export const defaultSettings: Settings = {
   doseUnit: 'g-per-kg',
   units: metricUnits,
   dateOrder: 'day-month-year',
+  timeZone: '',
+  simulated: false,
   // A common card of unbrightened white, middle grey and black.
   card: { white: [95, 0, 1], grey: [50, 0, 0], black: [20, 0, 0] },
   calendar: usualHabits,

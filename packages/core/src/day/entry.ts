@@ -17,6 +17,8 @@ export interface LogEntry {
   readonly value: number;
   /** A name or a note. */
   readonly text: string;
+  /** Whether a simulated instrument said the value: nothing is learnt from it. */
+  readonly simulated?: boolean;
 }
 
 /** An entry; what is not given is empty or 0. */

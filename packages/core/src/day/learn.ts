@@ -50,7 +50,12 @@ const USUAL_UNMOULD: Readonly<Record<Kept, number>> = { warm: 18, let: 36, cold:
  * @param like the plan that batches may be like
  */
 export function learnFrom(batches: readonly MadeBatch[], like: Plan | null = null): Learned {
-  const days = batches.map(({ plan, log }) => dayOf(plan, log));
+  const days = batches.map(({ plan, log }) =>
+    dayOf(
+      plan,
+      log.filter((e) => !e.simulated),
+    ),
+  );
   const rates = days.flatMap((d) => (d.rates.length > 0 ? [mean(d.rates)] : []));
   const logFactor = rates.reduce((sum, r) => sum + r, 0) / (rates.length + USUAL_WEIGHS);
   const factor = Math.min(FACTOR_RANGE.high, Math.max(FACTOR_RANGE.low, Math.exp(logFactor)));

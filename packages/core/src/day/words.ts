@@ -20,7 +20,10 @@ export function sayFraction(value: number, print: Printer): string {
 }
 
 /** What was said, as one line. */
-export function sayEntry(entry: LogEntry, names: EntryNames, print: Printer): string {
+export const sayEntry = (entry: LogEntry, names: EntryNames, print: Printer): string =>
+  `${sayPlainly(entry, names, print)}${entry.simulated ? ' (simulated instrument)' : ''}`;
+
+function sayPlainly(entry: LogEntry, names: EntryNames, print: Printer): string {
   const { kind, by, value, text } = entry;
   const pot = names.pot(entry.potId);
   switch (kind) {

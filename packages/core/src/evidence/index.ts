@@ -59,3 +59,4 @@ export {
   type TestBarProblem,
 } from './testBar.ts';
 export { type ProposedBar, proposeTrial, TRIAL_LIMITS, type TrialBar, type TrialQuestion } from './trial.ts';
+export { farFromBases, NEAR_A_BASE } from './uncoloured.ts';

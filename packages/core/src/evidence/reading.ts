@@ -31,6 +31,8 @@ export interface ReadWith {
   readonly hasGloss?: boolean;
   /** Of the colourant, as its label says. */
   readonly lot?: string;
+  /** Whether a simulated instrument read it: shown as such, and nothing is learnt from it. */
+  readonly simulated?: boolean;
 }
 
 /** What somebody saw of one pot. */

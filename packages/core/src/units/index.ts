@@ -63,3 +63,4 @@ export {
   volumeInUnit,
   volumeUnitOf,
 } from './view.ts';
+export { isTimeZone, type WallClock, wallClock } from './zone.ts';

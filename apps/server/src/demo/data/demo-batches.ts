@@ -16,7 +16,7 @@ import {
   pruneMaterials,
   type ShareWay,
 } from '@kleur/core/plan';
-import { grams, gramsPerKg } from '@kleur/core/units';
+import { addDays, grams, gramsPerKg } from '@kleur/core/units';
 import { demoMould, demoStock } from './demo-shelf.ts';
 
 type PotRow = readonly [
@@ -347,13 +347,10 @@ export const demoBatches = (): readonly DemoBatch[] => [
   },
 ];
 
-const DAY_MS = 86_400_000;
-const day = (at: Date, days: number): string =>
-  new Date(at.getTime() + days * DAY_MS).toISOString().slice(0, 10);
-
-export const demoWrite = ({ name, state, madeInDays, plan }: DemoBatch, now: Date): BatchWrite => ({
+/** @param today `YYYY-MM-DD` */
+export const demoWrite = ({ name, state, madeInDays, plan }: DemoBatch, today: string): BatchWrite => ({
   name,
   state,
-  madeOn: madeInDays === null ? null : day(now, madeInDays),
+  madeOn: madeInDays === null ? null : addDays(today, madeInDays),
   plan,
 });

@@ -1,4 +1,3 @@
-import dayjs from 'dayjs';
 import { READ_AFTER, type TestCup } from '@kleur/core/day';
 import { addDays } from '@kleur/core/units';
 import { useDays } from '../../shared/hooks/useDays.ts';
@@ -6,7 +5,7 @@ import { useDays } from '../../shared/hooks/useDays.ts';
 /** What to write on a test cup, and the days on which it is read. */
 export function TestCupWords({ cup }: { readonly cup: TestCup }) {
   const days = useDays();
-  const taken = dayjs(cup.at).format('YYYY-MM-DD');
+  const taken = days.dayOf(cup.at);
   const due = READ_AFTER.map((after) => days.text(addDays(taken, after)));
   return (
     <>

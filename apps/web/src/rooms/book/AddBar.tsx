@@ -1,48 +1,74 @@
 import { Button, Drawer, Input } from 'antd';
-import dayjs from 'dayjs';
 import { useId, useState } from 'react';
 import { type MaterialWire } from '@kleur/contract';
 import { colourWords, screenColourFromLabD65 } from '@kleur/core/colour';
-import { colourFromText, HOW_DOUBT, READING_LIMITS, TEST_BAR_LIMITS } from '@kleur/core/evidence';
+import {
+  colourFromText,
+  HOW_DOUBT,
+  READING_LIMITS,
+  TEST_BAR_LIMITS,
+  type TestBar,
+} from '@kleur/core/evidence';
 import { CURED_HOURS, HOURS_PER_DAY } from '@kleur/core/pigment';
 import { failureOf } from '../../data/api.ts';
-import { useAddBarsMutation } from '../../data/book.ts';
+import { useAddBarsMutation, useCorrectBarMutation } from '../../data/book.ts';
+import { usePrinter } from '../../shared/hooks/useSettings.ts';
+import { BarEffect } from '../../shared/ui/BarEffect.tsx';
 import { ColourPicker } from '../../shared/ui/ColourPicker.tsx';
 import { NumberField } from '../../shared/ui/NumberField.tsx';
 import { BaseChoice } from './BaseChoice.tsx';
-import { type BarOils, barWrite, doseProblem, type DoseRow, emptyRow, newBarId } from './barForm.ts';
+import {
+  type BarOils,
+  barWrite,
+  doseProblem,
+  type DoseRow,
+  emptyRow,
+  newBarId,
+  rowsOf,
+  uncolouredQuestion,
+} from './barForm.ts';
 import styles from './book.module.css';
 import { DoseRows } from './DoseRows.tsx';
 import { GelledChoice } from './GelledChoice.tsx';
 import { GlossSwitch } from './GlossSwitch.tsx';
 import { TextField } from './TextField.tsx';
+import { useDays } from '../../shared/hooks/useDays.ts';
 
 /** A bar that no batch knows of, by hand: what is in it, how old it is, and its colour. */
 export function AddBar(props: {
   readonly shelf: readonly MaterialWire[];
   /** The colourant that it is of; null for any. */
   readonly of: string | null;
+  /** The bar that is corrected; null for a new one. */
+  readonly bar?: TestBar | null;
   /** @param kept the id of the bar that was kept */
   readonly onClose: (kept?: string) => void;
 }) {
-  const { shelf, of, onClose } = props;
-  const [id] = useState(newBarId);
-  const [name, setName] = useState('');
-  const [rows, setRows] = useState<readonly DoseRow[]>([emptyRow(of)]);
-  const [days, setDays] = useState(CURED_HOURS / HOURS_PER_DAY);
-  const [gelled, setGelled] = useState(true);
-  const [oils, setOils] = useState<BarOils>([]);
-  const [vanillin, setVanillin] = useState(0);
-  const [text, setText] = useState('');
-  const [instrument, setInstrument] = useState('');
-  const [hasGloss, setHasGloss] = useState(false);
-  const [lot, setLot] = useState('');
+  const clock = useDays();
+  const { shelf, of, bar: kept = null, onClose } = props;
+  const print = usePrinter();
+  const [id] = useState(() => kept?.id ?? newBarId());
+  const [name, setName] = useState(kept?.name ?? '');
+  const [rows, setRows] = useState<readonly DoseRow[]>(() => (kept ? rowsOf(kept) : [emptyRow(of)]));
+  const [days, setDays] = useState((kept?.hours ?? CURED_HOURS) / HOURS_PER_DAY);
+  const [gelled, setGelled] = useState(kept ? kept.gel > 0.5 : true);
+  const [oils, setOils] = useState<BarOils>(kept?.oils ?? []);
+  const [vanillin, setVanillin] = useState(kept?.vanillin ?? 0);
+  const [first] = useState(() => (kept ? kept.lab.map((v) => v.toFixed(2)).join(' ') : ''));
+  const [text, setText] = useState(first);
+  const [instrument, setInstrument] = useState(kept?.instrument ?? '');
+  const [hasGloss, setHasGloss] = useState(kept?.hasGloss ?? false);
+  const [lot, setLot] = useState(kept?.lot ?? '');
+  const [asked, setAsked] = useState(false);
   const [problem, setProblem] = useState('');
-  const [add, { isLoading }] = useAddBarsMutation();
+  const [add, { isLoading: isAdding }] = useAddBarsMutation();
+  const [correct, { isLoading: isCorrecting }] = useCorrectBarMutation();
   const fieldId = useId();
-  const typed = colourFromText(text);
+  // A colour that nobody typed anew stays as it was read, with its spectrum.
+  const isSame = kept !== null && text === first;
+  const typed = isSame ? { lab: kept.lab, how: kept.how } : colourFromText(text);
   const hex = typed ? screenColourFromLabD65(typed.lab).hex : null;
-  const isMeasured = typed?.how === 'lab';
+  const isMeasured = typed?.how === 'lab' || typed?.how === 'reader';
   const keep = async (): Promise<void> => {
     if (!typed) {
       setProblem('Type a colour as L*, a*, b* (such as 52 24 31) or as hex (such as #b06a49).');
@@ -53,15 +79,24 @@ export function AddBar(props: {
       setProblem(wrong);
       return;
     }
+    const question = uncolouredQuestion(rows, { lab: typed.lab, hours: days * HOURS_PER_DAY }, shelf, print);
+    if (question !== '' && !asked) {
+      setProblem(question);
+      setAsked(true);
+      return;
+    }
     const bar = barWrite(
       { id, name, rows, gelled, lot },
       {
-        on: dayjs().format('YYYY-MM-DD'),
+        on: kept?.on ?? clock.today(),
         hours: days * HOURS_PER_DAY,
         oils,
         vanillin,
         ...typed,
-        doubt: HOW_DOUBT[typed.how],
+        doubt: isSame ? kept.doubt : HOW_DOUBT[typed.how],
+        ...(isSame && kept.spectrum && { spectrum: kept.spectrum }),
+        ...(isSame && kept.simulated && { simulated: true }),
+        ...(kept && { note: kept.note }),
         // What a screen shows was read with nothing.
         ...(isMeasured && instrument.trim() !== '' && { instrument: instrument.trim() }),
         ...(isMeasured && hasGloss && { hasGloss }),
@@ -69,7 +104,8 @@ export function AddBar(props: {
       shelf,
     );
     try {
-      await add({ bars: [bar] }).unwrap();
+      if (kept) await correct(bar).unwrap();
+      else await add({ bars: [bar] }).unwrap();
       onClose(id);
     } catch (error) {
       setProblem(failureOf(error).message);
@@ -79,18 +115,20 @@ export function AddBar(props: {
     <Drawer
       open
       size={480}
-      title="A bar of your own"
+      title={kept ? kept.name : 'A bar of your own'}
       mask={false}
       onClose={() => {
         onClose();
       }}
       footer={
-        <Button type="primary" loading={isLoading} onClick={() => void keep()}>
-          Keep this bar
+        <Button type="primary" loading={isAdding || isCorrecting} onClick={() => void keep()}>
+          {kept ? 'Save changes' : 'Keep this bar'}
         </Button>
       }
     >
       <div className={styles.barForm}>
+        {kept && !kept.simulated && <BarEffect readingId={kept.id} />}
+        {kept?.simulated && <p className="soft">Simulated reading: Kleur does not learn from it.</p>}
         <TextField
           label="Name"
           name="Name of the bar"

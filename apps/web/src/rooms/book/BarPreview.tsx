@@ -1,3 +1,4 @@
+import { Button } from 'antd';
 import { type MaterialWire } from '@kleur/contract';
 import { labD65FromReflectance, screenColourFromLabD65 } from '@kleur/core/colour';
 import { HOURS_PER_DAY } from '@kleur/core/pigment';
@@ -14,8 +15,10 @@ const SHOWN = 60;
 export function BarPreview(props: {
   readonly imported: readonly ImportedBar[];
   readonly shelf: readonly MaterialWire[];
+  /** Says that the bar of a line is uncoloured soap. */
+  readonly onUncoloured: (line: number) => void;
 }) {
-  const { imported, shelf } = props;
+  const { imported, shelf, onUncoloured } = props;
   const print = usePrinter();
   const nameOf = (id: string): string => shelf.find((m) => m.id === id)?.name ?? id;
   return (
@@ -31,7 +34,7 @@ export function BarPreview(props: {
           { text: 'Gel' },
         ]}
       >
-        {imported.slice(0, SHOWN).map(({ bar, write, leftOut }, i) => {
+        {imported.slice(0, SHOWN).map(({ bar, write, leftOut, asksUncoloured }, i) => {
           const lab = bar.spectrum ? labD65FromReflectance(Float64Array.from(bar.spectrum)) : bar.lab!;
           return (
             <tr key={`${bar.line} ${i}`}>
@@ -43,6 +46,17 @@ export function BarPreview(props: {
                 {leftOut !== '' && (
                   <span className={styles.odd}>
                     <LevelMark level="warn" /> Left out: {leftOut}
+                    {asksUncoloured && (
+                      <Button
+                        size="small"
+                        aria-label={`${bar.name} is uncoloured soap`}
+                        onClick={() => {
+                          onUncoloured(bar.line);
+                        }}
+                      >
+                        It is uncoloured
+                      </Button>
+                    )}
                   </span>
                 )}
               </td>
@@ -50,7 +64,7 @@ export function BarPreview(props: {
                 {write
                   ? write.doses
                       .map((d) => `${nameOf(d.materialId)} ${print.significant(d.dose, 2)}`)
-                      .join(', ') || 'no colour'
+                      .join(', ') || 'uncoloured'
                   : bar.doses.map((d) => `${d.key} ${print.significant(d.dose, 2)}`).join(', ')}
               </td>
               <FigureCell>{write ? print.number(write.hours / HOURS_PER_DAY, 0) : '–'}</FigureCell>

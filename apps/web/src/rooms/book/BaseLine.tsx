@@ -1,11 +1,13 @@
 import { Button } from 'antd';
-import { type BookEntry, type BookFit } from '@kleur/contract';
+import { type BookEntry, type BookFit, type MaterialWire } from '@kleur/contract';
 import { type LabD65, screenColourFromLabD65 } from '@kleur/core/colour';
 import { cured, predictLab, referenceCanvas } from '@kleur/core/pigment';
 import { isBaseTold, type LearntBase } from '@kleur/core/plan';
+import { useDays } from '../../shared/hooks/useDays.ts';
 import { usePrinter } from '../../shared/hooks/useSettings.ts';
 import styles from './book.module.css';
 import { baseEvidence, habitLines, type Habits } from './bookOf.ts';
+import { OpenBar } from './OpenBar.tsx';
 import { type TakeOver } from './useTakeOver.ts';
 
 const hexOf = (lab: LabD65): string => screenColourFromLabD65(lab).hex;
@@ -35,8 +37,10 @@ export function BaseLine(props: {
   readonly readings: readonly BookEntry[];
   readonly fitted: BookFit | null;
   readonly takeOver: TakeOver;
+  readonly shelf: readonly MaterialWire[];
 }) {
-  const { learnt, readings, fitted, takeOver } = props;
+  const { learnt, readings, fitted, takeOver, shelf } = props;
+  const days = useDays();
   const bare = readings.filter((r) => r.doses.length === 0);
   const rows = [
     ['Counted on', looksOf(learnt)],
@@ -48,6 +52,18 @@ export function BaseLine(props: {
         <h2>Bare base</h2>
         <p className="soft small">{baseEvidence(learnt, bare.length)}</p>
         <HabitLines of={fitted?.base ?? learnt} />
+        {bare.length > 0 && (
+          <ul className={styles.habits} aria-label="Uncoloured bars">
+            {bare.map((r) => (
+              <li key={r.id}>
+                <i className={styles.chip} style={{ background: hexOf(r.lab) }} aria-hidden />{' '}
+                {[r.batchName, r.potName].filter((n) => n !== '').join(', ')}, {days.text(r.on)},{' '}
+                {r.gel > 0.5 ? 'gelled' : 'not gelled'}
+                {r.simulated && <b> simulated, not learnt from</b>} <OpenBar bar={r} shelf={shelf} />
+              </li>
+            ))}
+          </ul>
+        )}
         {fitted?.base && (
           <p className="soft small">It goes along with whatever you take over of what was learnt.</p>
         )}

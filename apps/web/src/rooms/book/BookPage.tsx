@@ -5,20 +5,17 @@ import { type BookFit, type MaterialWire } from '@kleur/contract';
 import { curveModes } from '@kleur/core/material';
 import { screenColourFromLabD65, type LabD65 } from '@kleur/core/colour';
 import { READ_HOW } from '@kleur/core/evidence';
-import { failureOf } from '../../data/api.ts';
-import { useRemoveBarMutation, useRestoreBarMutation } from '../../data/book.ts';
 import { useDays } from '../../shared/hooks/useDays.ts';
-import { useNotices } from '../../shared/hooks/useNotices.ts';
 import { usePrinter } from '../../shared/hooks/useSettings.ts';
-import { useUndoNotice } from '../../shared/hooks/useUndoNotice.tsx';
 import { BarEffect } from '../../shared/ui/BarEffect.tsx';
-import { DeleteOutlined, PrinterOutlined } from '../../shared/ui/icons.tsx';
+import { PrinterOutlined } from '../../shared/ui/icons.tsx';
 import { LevelMark } from '../../shared/ui/Levels.tsx';
 import { FigureCell, PlainTable } from '../../shared/ui/PlainTable.tsx';
 import styles from './book.module.css';
 import { type Bar, type BookMaterial, evidenceOf, lotsOf, percent } from './bookOf.ts';
 import { CurveChart, type DoubtedCurve } from './CurveChart.tsx';
 import { LadderStrip } from './LadderStrip.tsx';
+import { OpenBar } from './OpenBar.tsx';
 import { NOTCHES } from './notches.ts';
 import { PrintedChart } from './PrintedChart.tsx';
 import { Learnings } from './Learnings.tsx';
@@ -203,8 +200,9 @@ function BarTable(props: {
               )}
               {b.potName}, {days.text(b.on)}, {b.gel > 0.5 ? 'gelled' : 'not gelled'}
               {b.lot !== undefined && `, lot ${b.lot}`}
+              {b.simulated && <b> simulated, not learnt from</b>}
               {others.length > 0 && <span className="soft">, with {others.join(', ')}</span>}
-              {b.batchId === null && <RemoveBar bar={b} />}
+              {b.batchId === null && <OpenBar bar={b} shelf={names} />}
               {miss?.isOdd && (
                 <span className={styles.odd}>
                   <LevelMark level="warn" /> It disagrees with the others: another dose or lot, half a gel, or
@@ -216,39 +214,5 @@ function BarTable(props: {
         );
       })}
     </PlainTable>
-  );
-}
-
-/** Takes a bar that belongs to no batch out of the book, and back. */
-function RemoveBar({ bar }: { readonly bar: Bar }) {
-  const [remove] = useRemoveBarMutation();
-  const [restore] = useRestoreBarMutation();
-  const tellDeleted = useUndoNotice();
-  const { message } = useNotices();
-  const attempt = async (work: Promise<unknown>): Promise<boolean> => {
-    try {
-      await work;
-      return true;
-    } catch (error) {
-      message.error(failureOf(error).message);
-      return false;
-    }
-  };
-  return (
-    <Button
-      type="text"
-      icon={<DeleteOutlined />}
-      aria-label={`Delete the bar ${bar.potName}`}
-      onClick={() =>
-        void attempt(remove(bar.id).unwrap()).then((done) => {
-          if (done)
-            tellDeleted({
-              key: `bar-${bar.id}`,
-              title: `“${bar.potName}” was taken out of the book`,
-              undo: () => void attempt(restore(bar.id).unwrap()),
-            });
-        })
-      }
-    />
   );
 }

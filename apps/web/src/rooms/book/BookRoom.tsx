@@ -161,7 +161,13 @@ export function BookRoom() {
         </p>
       )}
       {kept !== undefined && <BarEffect readingId={kept} />}
-      <BaseLine learnt={learnt} readings={book.readings} fitted={fitted ?? null} takeOver={takeOver} />
+      <BaseLine
+        shelf={shelf}
+        learnt={learnt}
+        readings={book.readings}
+        fitted={fitted ?? null}
+        takeOver={takeOver}
+      />
       <ul className={styles.pages}>
         {pages.map((p) => (
           <Line

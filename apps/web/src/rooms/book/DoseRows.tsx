@@ -4,7 +4,7 @@ import { TEST_BAR_LIMITS } from '@kleur/core/evidence';
 import { PLAN_LIMITS } from '@kleur/core/plan';
 import { DeleteOutlined } from '../../shared/ui/icons.tsx';
 import { NumberField } from '../../shared/ui/NumberField.tsx';
-import { type DoseRow, emptyRow } from './barForm.ts';
+import { type DoseRow, emptyRow, isUncoloured, NO_COLOUR } from './barForm.ts';
 import styles from './book.module.css';
 
 /** What is in a bar: its colourants and their doses. */
@@ -24,24 +24,29 @@ export function DoseRows(props: {
           <Select<string>
             aria-label="Colourant"
             showSearch={{ optionFilterProp: 'label' }}
-            placeholder="Colourant; none for the bare base"
+            placeholder="Colourant"
             value={row.materialId}
             onChange={(materialId) => {
-              setRow(row.id, { materialId });
+              if (materialId === NO_COLOUR) onChange([{ ...row, materialId, dose: null }]);
+              else setRow(row.id, { materialId });
             }}
-            options={shelf
-              .filter((m) => m.optics)
-              .map((m) => ({
-                value: m.id,
-                label: m.name,
-                disabled: rows.some((r) => r.id !== row.id && r.materialId === m.id),
-              }))}
+            options={[
+              { value: NO_COLOUR, label: 'None: uncoloured soap' },
+              ...shelf
+                .filter((m) => m.optics)
+                .map((m) => ({
+                  value: m.id,
+                  label: m.name,
+                  disabled: rows.some((r) => r.id !== row.id && r.materialId === m.id),
+                })),
+            ]}
           />
           <NumberField
             label="Dose"
             hideLabel
             width={92}
             value={row.dose}
+            disabled={row.materialId === NO_COLOUR}
             {...PLAN_LIMITS.dose}
             digits={2}
             placeholder="g/kg"
@@ -60,7 +65,7 @@ export function DoseRows(props: {
         </div>
       ))}
       <Button
-        disabled={rows.length >= TEST_BAR_LIMITS.doses}
+        disabled={rows.length >= TEST_BAR_LIMITS.doses || isUncoloured(rows)}
         onClick={() => {
           onChange([...rows, emptyRow()]);
         }}

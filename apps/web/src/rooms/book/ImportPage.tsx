@@ -1,5 +1,4 @@
-import { Button } from 'antd';
-import dayjs from 'dayjs';
+import { Button, Checkbox } from 'antd';
 import { useMemo, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { type MaterialWire } from '@kleur/contract';
@@ -18,6 +17,7 @@ import { FileNames } from './FileNames.tsx';
 import { FileWishes } from './FileWishes.tsx';
 import { type FileWish, importedBars, sameNames } from './importing.ts';
 import { useBarFile } from './useBarFile.ts';
+import { useDays } from '../../shared/hooks/useDays.ts';
 
 const FIRST_WISH: FileWish = {
   how: 'reader',
@@ -26,10 +26,13 @@ const FIRST_WISH: FileWish = {
   hours: CURED_HOURS,
   gelled: true,
   oils: [],
+  uncoloured: false,
+  uncolouredLines: new Set(),
 };
 
 /** Bars out of a file: what its columns are, which colourants it speaks of, and how the bars would be kept. */
 export function ImportPage() {
+  const days = useDays();
   const { data: shelf = [] } = useMaterialsQuery();
   const { data: book } = useBookQuery();
   const file = useBarFile();
@@ -44,8 +47,8 @@ export function ImportPage() {
     return new Map([...same].map(([key, id]) => [key, told.get(key) ?? id]));
   }, [bars, shelf, told]);
   const imported = useMemo(
-    () => importedBars(bars ?? [], names, wish, book?.readings ?? [], dayjs().format('YYYY-MM-DD'), newBarId),
-    [bars, names, wish, book],
+    () => importedBars(bars ?? [], names, wish, book?.readings ?? [], days.today(), newBarId, shelf),
+    [bars, names, wish, book, days, shelf],
   );
   const kept = imported.flatMap((i) => (i.write ? [i.write] : []));
   const keep = async (): Promise<void> => {
@@ -89,6 +92,16 @@ export function ImportPage() {
         <>
           <FileColumns table={file.table} reading={file.reading} setRole={file.setRole} />
           <FileWishes file={file} wish={wish} change={(change) => setWish({ ...wish, ...change })} />
+          {imported.some((i) => i.bar.doses.length === 0) && (
+            <Checkbox
+              checked={wish.uncoloured}
+              onChange={(e) => {
+                setWish({ ...wish, uncoloured: e.target.checked });
+              }}
+            >
+              Bars without a dose are uncoloured soap
+            </Checkbox>
+          )}
           <FileNames
             names={names}
             shelf={shelf.filter(hasCurve)}
@@ -99,7 +112,15 @@ export function ImportPage() {
               {note}
             </p>
           ))}
-          {imported.length > 0 && <BarPreview imported={imported} shelf={shelf} />}
+          {imported.length > 0 && (
+            <BarPreview
+              imported={imported}
+              shelf={shelf}
+              onUncoloured={(line) => {
+                setWish({ ...wish, uncolouredLines: new Set(wish.uncolouredLines).add(line) });
+              }}
+            />
+          )}
           <div className={styles.acts}>
             <Button
               type="primary"

@@ -26,7 +26,7 @@ export function Learnings(props: { readonly material: MaterialWire; readonly tak
         {own.map(({ version, at, readings, spread, typicalMiss }) => (
           <li key={version}>
             <span>
-              {days.text(at.slice(0, 10))}: from {readings === 1 ? 'one bar' : `${readings} bars`}
+              {days.text(days.dayOf(Date.parse(at)))}: from {readings === 1 ? 'one bar' : `${readings} bars`}
               {typicalMiss !== null && `, typical miss ΔE ${print.number(typicalMiss, 1)}`}, strength ±{' '}
               {percent(spread)}
             </span>

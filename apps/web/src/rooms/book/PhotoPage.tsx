@@ -1,5 +1,4 @@
 import { Button, Input } from 'antd';
-import dayjs from 'dayjs';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { type MaterialWire } from '@kleur/contract';
@@ -15,10 +14,20 @@ import { DayField } from '../../shared/ui/DayField.tsx';
 import { DeleteOutlined } from '../../shared/ui/icons.tsx';
 import { NumberField } from '../../shared/ui/NumberField.tsx';
 import { BaseChoice } from './BaseChoice.tsx';
-import { type BarOils, barWrite, doseProblem, emptyRow, newBarId, type ToldBar } from './barForm.ts';
+import {
+  type BarOils,
+  barWrite,
+  doseProblem,
+  emptyRow,
+  newBarId,
+  type ToldBar,
+  uncolouredQuestion,
+} from './barForm.ts';
 import styles from './book.module.css';
 import { DoseRows } from './DoseRows.tsx';
 import { GelledChoice } from './GelledChoice.tsx';
+import { usePrinter } from '../../shared/hooks/useSettings.ts';
+import { useDays } from '../../shared/hooks/useDays.ts';
 
 /** A photo of more bars would show too little of each. */
 const MOST_BARS = 48;
@@ -34,9 +43,11 @@ const like = (bar: ToldBar): ToldBar => ({
 
 /** Bars that no batch knows of, many of them in one photo with a card. */
 export function PhotoPage() {
+  const clock = useDays();
+  const print = usePrinter();
   const { data: shelf = [] } = useMaterialsQuery();
   const [bars, setBars] = useState<readonly ToldBar[]>(() => [emptyBar()]);
-  const [on, setOn] = useState(() => dayjs().format('YYYY-MM-DD'));
+  const [on, setOn] = useState(clock.today);
   const [days, setDays] = useState(CURED_HOURS / HOURS_PER_DAY);
   const [oils, setOils] = useState<BarOils>([]);
   const [vanillin, setVanillin] = useState(0);
@@ -64,6 +75,13 @@ export function PhotoPage() {
     }
     try {
       const hours = days * HOURS_PER_DAY;
+      const question = read
+        .map(({ bar, seen }) => uncolouredQuestion(bar.rows, { lab: seen.lab, hours }, shelf, print))
+        .find((q) => q !== '');
+      if (question && problem !== question) {
+        setProblem(question);
+        return;
+      }
       const writes = read.map(({ bar, seen: { lab, doubt } }) =>
         barWrite(bar, { on, hours, oils, vanillin, lab, how: 'photo', doubt }, shelf),
       );

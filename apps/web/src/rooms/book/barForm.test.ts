@@ -1,5 +1,15 @@
 import { startingShelf } from '@kleur/core/material/catalogue';
-import { barWrite, doseProblem, emptyRow, newBarId, type ToldBar } from './barForm.ts';
+import { plainPrinter } from '@kleur/core/units';
+import {
+  barWrite,
+  doseProblem,
+  emptyRow,
+  newBarId,
+  NO_COLOUR,
+  rowsOf,
+  type ToldBar,
+  uncolouredQuestion,
+} from './barForm.ts';
 
 const shelf = startingShelf().map((m) => ({ ...m, version: 1, updatedAt: '' })) as unknown as Parameters<
   typeof barWrite
@@ -42,12 +52,28 @@ it('sends a bar with what is in it, by the name of that where it has none', () =
   });
 });
 
-it('leaves out rows of no colourant: without any it is the bare base', () => {
-  expect(doseProblem([row(null, null), row(null, 3)])).toBe('');
-  expect(barWrite(told({ rows: [row(null, 3)] }), rest, shelf)).toMatchObject({
-    name: 'Bare bar',
+it('is uncoloured only where that is said', () => {
+  expect(doseProblem([row(null, null), row(null, 3)])).toContain('Choose what the bar holds');
+  expect(doseProblem([])).toContain('Choose what the bar holds');
+  expect(doseProblem([row(NO_COLOUR, null)])).toBe('');
+  expect(barWrite(told({ rows: [row(NO_COLOUR, null)] }), rest, shelf)).toMatchObject({
+    name: 'Uncoloured bar',
     doses: [],
   });
+  expect(rowsOf({ doses: [] })).toMatchObject([{ materialId: NO_COLOUR, dose: null }]);
+  expect(rowsOf({ doses: [{ materialId: 'kaolin', dose: 2 }] })).toMatchObject([
+    { materialId: 'kaolin', dose: 2 },
+  ]);
+});
+
+it('asks about an uncoloured bar that looks like no soap', () => {
+  const ask = (lab: readonly [number, number, number], rows = [row(NO_COLOUR, null)]) =>
+    uncolouredQuestion(rows, { lab: lab as never, hours: 1008 }, shelf, plainPrinter);
+  expect(ask([45, 30, 25])).toContain('from any uncoloured soap');
+  expect(ask([25, 0, 0])).not.toBe('');
+  expect(ask([90, -0.5, 8])).toBe('');
+  expect(ask([82, -1, 16])).toBe('');
+  expect(ask([45, 30, 25], [row('red-iron-oxide', 2)])).toBe('');
 });
 
 it.each([null, 0, -1])('a colourant at a dose of %s is a problem', (dose) => {

@@ -28,10 +28,16 @@ const wish: FileWish = {
   hours: 500,
   gelled: false,
   oils: [],
+  uncoloured: false,
+  uncolouredLines: new Set(),
 };
 const known = new Map([[redName, RED]]);
-const imported = (b: FileBar, names: ReadonlyMap<string, string | null> = known, book: BookEntry[] = []) =>
-  importedBars([b], names, wish, book, '2026-03-09', () => 'id')[0]!;
+const imported = (
+  b: FileBar,
+  names: ReadonlyMap<string, string | null> = known,
+  book: BookEntry[] = [],
+  change: Partial<FileWish> = {},
+) => importedBars([b], names, { ...wish, ...change }, book, '2026-03-09', () => 'id', shelf)[0]!;
 
 it('takes names that are exactly those of the shelf, and guesses no other', () => {
   const names = sameNames(
@@ -91,6 +97,27 @@ it('leaves out what holds something unknown, and what stands in the book already
   expect(imported(bar(), known, [entry]).leftOut).toMatch(/already/);
   expect(imported(bar({ lab: [46, 30, 25] }), known, [entry]).leftOut).toBe('');
   expect(imported(bar({ name: 'Two' }), known, [entry]).leftOut).toBe('');
+});
+
+it('keeps nothing as uncoloured that nobody said is, and asks about what does not look like soap', () => {
+  const soap = bar({ doses: [], lab: [88, -0.5, 10] });
+  const red = bar({ doses: [], lab: [45, 30, 25] });
+  const black = bar({ doses: [], lab: [25, 0, 0] });
+  for (const b of [soap, red, black])
+    expect(imported(b)).toMatchObject({
+      write: null,
+      asksUncoloured: true,
+      leftOut: 'the file does not say what this bar holds',
+    });
+  const all = { uncoloured: true };
+  expect(imported(soap, known, [], all).write).toMatchObject({ doses: [] });
+  for (const b of [red, black]) {
+    expect(imported(b, known, [], all)).toMatchObject({ write: null, asksUncoloured: true });
+    expect(imported(b, known, [], all).leftOut).toMatch(/from any uncoloured soap/);
+  }
+  const said = { uncolouredLines: new Set([2]) };
+  for (const b of [soap, red]) expect(imported(b, known, [], said).write).toMatchObject({ doses: [] });
+  expect(imported({ ...soap, line: 3 }, known, [], said).write).toBeNull();
 });
 
 it('adds up two names that are one colourant', () => {

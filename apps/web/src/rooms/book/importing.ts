@@ -1,6 +1,6 @@
 import { type BookEntry, type MaterialWire, type TestBarWrite } from '@kleur/contract';
 import { deltaE00, labD65FromReflectance } from '@kleur/core/colour';
-import { HOW_DOUBT, type ReadHow } from '@kleur/core/evidence';
+import { farFromBases, HOW_DOUBT, NEAR_A_BASE, type ReadHow } from '@kleur/core/evidence';
 import { type FileBar } from '@kleur/core/formats';
 import { type BarOils } from './barForm.ts';
 
@@ -15,6 +15,9 @@ export interface FileWish {
   readonly gelled: boolean;
   /** Oils of all bars; none for the reference base. */
   readonly oils: BarOils;
+  /** Whether all bars without a dose are uncoloured soap; else those whose lines are said to be. */
+  readonly uncoloured: boolean;
+  readonly uncolouredLines: ReadonlySet<number>;
 }
 
 /** Which colourant of the shelf each name of the file is; null for one that is not told yet. */
@@ -41,6 +44,8 @@ export interface ImportedBar {
   readonly write: TestBarWrite | null;
   /** Empty for one that is kept. */
   readonly leftOut: string;
+  /** Whether the maker is asked if it is uncoloured soap. */
+  readonly asksUncoloured: boolean;
 }
 
 /** Colours nearer than this are the same, ΔE00. */
@@ -48,6 +53,9 @@ const SAME = 0.05;
 
 const labOf = (bar: Pick<TestBarWrite, 'spectrum' | 'lab'>) =>
   bar.spectrum ? labD65FromReflectance(Float64Array.from(bar.spectrum)) : bar.lab!;
+
+const barLab = ({ spectrum, lab }: FileBar) =>
+  spectrum ? labD65FromReflectance(Float64Array.from(spectrum)) : lab!;
 
 const dosesText = (doses: TestBarWrite['doses']): string =>
   doses
@@ -67,10 +75,23 @@ export function importedBars(
   known: readonly BookEntry[],
   today: string,
   newId: () => string,
+  shelf: readonly MaterialWire[],
 ): ImportedBar[] {
   return bars.map((bar): ImportedBar => {
     const unknown = bar.doses.find((d) => !names.get(d.key));
-    if (unknown) return { bar, write: null, leftOut: `holds “${unknown.key}”, which is no colourant yet` };
+    const out = (leftOut: string, asksUncoloured = false): ImportedBar => ({
+      bar,
+      write: null,
+      leftOut,
+      asksUncoloured,
+    });
+    if (unknown) return out(`holds “${unknown.key}”, which is no colourant yet`);
+    const said = wish.uncolouredLines.has(bar.line);
+    if (bar.doses.length === 0 && !said) {
+      if (!wish.uncoloured) return out('the file does not say what this bar holds', true);
+      const far = farFromBases(barLab(bar), bar.hours ?? wish.hours, shelf);
+      if (far > NEAR_A_BASE) return out(`its colour is ΔE ${far.toFixed(0)} from any uncoloured soap`, true);
+    }
     const doses = new Map<string, number>();
     for (const { key, dose } of bar.doses) {
       const id = names.get(key)!;
@@ -101,6 +122,6 @@ export function importedBars(
         dosesText(k.doses) === dosesText(write.doses) &&
         deltaE00(k.lab, labOf(write)) < SAME,
     );
-    return again ? { bar, write: null, leftOut: 'stands in the book already' } : { bar, write, leftOut: '' };
+    return again ? out('stands in the book already') : { bar, write, leftOut: '', asksUncoloured: false };
   });
 }

@@ -1,4 +1,3 @@
-import dayjs from 'dayjs';
 import { useMemo } from 'react';
 import { type CalendarEntry, type UndatedEntry } from '@kleur/contract';
 import {
@@ -11,6 +10,7 @@ import {
 import { dayNumber } from '@kleur/core/units';
 import { useCalendarQuery } from '../../data/calendar.ts';
 import { useSettings } from '../../shared/hooks/useSettings.ts';
+import { useDays } from '../../shared/hooks/useDays.ts';
 
 /** A batch on its way, with what the page shows of it. */
 export interface ShownSpan extends CalendarSpan {
@@ -29,7 +29,7 @@ export interface CalendarView {
 export function useCalendar() {
   const query = useCalendarQuery(undefined, { refetchOnMountOrArgChange: true });
   const { calendar: habits } = useSettings();
-  const today = dayNumber(dayjs().format('YYYY-MM-DD'));
+  const today = dayNumber(useDays().today());
   const view = useMemo((): CalendarView | null => {
     if (!query.data) return null;
     const spans = query.data.batches.map((batch): ShownSpan => ({ ...spanOf(batch, habits), batch }));

@@ -19,6 +19,7 @@ import { MeasureFields } from '../../shared/settings/MeasureFields.tsx';
 import { SettingsForm } from '../../shared/settings/SettingsForm.tsx';
 import { UnitFields } from '../../shared/settings/UnitFields.tsx';
 import { unitName } from '../../shared/ui/unitName.ts';
+import { PlaceFields } from './PlaceFields.tsx';
 import { AccessSection } from './AccessSection.tsx';
 import { TabletSection } from './TabletSection.tsx';
 import { CopiesSection } from './CopiesSection.tsx';
@@ -54,6 +55,10 @@ export function SettingsRoom() {
             />
           </Form.Item>
           <UnitFields />
+        </section>
+        <section>
+          <h2>Days and instruments</h2>
+          <PlaceFields />
         </section>
       </SettingsForm>
       {/* After the form, which would push them down. */}

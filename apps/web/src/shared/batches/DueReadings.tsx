@@ -1,16 +1,17 @@
-import dayjs from 'dayjs';
 import { Link } from 'react-router';
 import { dueReadings, spanOf } from '@kleur/core/calendar';
 import { dayNumber } from '@kleur/core/units';
 import { useCalendarQuery } from '../../data/calendar.ts';
 import { useSettings } from '../hooks/useSettings.ts';
+import { useDays } from '../hooks/useDays.ts';
 
 /** Batches whose bars want to be read; nothing where none does. */
 export default function DueReadings() {
+  const days = useDays();
   const { data } = useCalendarQuery();
   const { calendar } = useSettings();
   if (!data) return null;
-  const today = dayNumber(dayjs().format('YYYY-MM-DD'));
+  const today = dayNumber(days.today());
   const due = dueReadings(
     data.batches.map((b) => spanOf(b, calendar)),
     today,

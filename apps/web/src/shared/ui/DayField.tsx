@@ -44,7 +44,7 @@ export function DayField(props: {
     };
   }, [phase]);
 
-  const today = dayjs().format(STORED);
+  const today = days.today();
   const pick = (day: string | null): void => {
     onPick(day);
     setPhase('closing');

@@ -36,8 +36,8 @@ export function BigLine(props: {
             <MassAct
               label={`What ${line.what} weighed`}
               act="It weighed this"
-              onSay={(value) => {
-                onSay({ kind: 'weighed', target: line.id, by: 'grams', value });
+              onSay={(value, from) => {
+                onSay({ kind: 'weighed', target: line.id, by: 'grams', value, ...from });
                 setOther(false);
               }}
             />

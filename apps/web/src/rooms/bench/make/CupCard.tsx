@@ -19,7 +19,7 @@ const ASK_BEYOND = 0.02;
 /** Another amount than the whole cup is told from here on, as a fraction of it. */
 const TELL_BEYOND = 0.03;
 
-type Amount = Pick<NewEntry, 'by' | 'value'>;
+type Amount = Pick<NewEntry, 'by' | 'value' | 'simulated'>;
 
 /** One prepared cup: how much of it is left, and what was taken of it, by one touch. */
 export function CupCard(props: {
@@ -122,8 +122,8 @@ export function CupCard(props: {
               from={scale}
               label={`Cup of ${cup.material.name} weighs now`}
               print={(g) => print.grams(g)}
-              onTake={(value) => {
-                onSay({ by: 'left', value });
+              onTake={(value, from) => {
+                onSay({ by: 'left', value, ...from });
               }}
             />
             <NumberField

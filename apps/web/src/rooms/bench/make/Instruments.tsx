@@ -7,7 +7,7 @@ import {
   simulatedScale,
   simulatedThermometer,
 } from '../../../data/instrumentSources.ts';
-import { usePrinter } from '../../../shared/hooks/useSettings.ts';
+import { usePrinter, useSettings } from '../../../shared/hooks/useSettings.ts';
 import styles from './make.module.css';
 import { useInstrument } from './useInstrument.ts';
 
@@ -51,6 +51,7 @@ function One(props: {
 }) {
   const { name, instrument, simulated, real, print, puts } = props;
   const { status, reading, isSimulated, canTare } = useInstrument(instrument);
+  const { simulated: offersSimulated } = useSettings();
   const isOn = status === 'live' || status === 'opening';
   return (
     <div role="group" aria-label={name} className={styles.taps}>
@@ -77,7 +78,9 @@ function One(props: {
       {!isOn && (
         <>
           {hasSerial() && <Button onClick={() => void instrument.connect(real())}>Connect by USB</Button>}
-          <Button onClick={() => void instrument.connect(simulated())}>Simulate one</Button>
+          {offersSimulated && (
+            <Button onClick={() => void instrument.connect(simulated())}>Simulate one</Button>
+          )}
         </>
       )}
       {isOn && canTare && (

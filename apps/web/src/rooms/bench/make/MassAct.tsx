@@ -4,7 +4,7 @@ import { PLAN_LIMITS } from '@kleur/core/plan';
 import { scale } from '../../../data/instrument.ts';
 import { usePrinter } from '../../../shared/hooks/useSettings.ts';
 import { MassField } from '../../../shared/ui/Quantity.tsx';
-import { TakeReading } from './TakeReading.tsx';
+import { type ReadFrom, TakeReading } from './TakeReading.tsx';
 
 /** A mass that counts once it is confirmed. */
 export function MassAct({
@@ -15,7 +15,7 @@ export function MassAct({
 }: {
   readonly label: string;
   readonly act: string;
-  readonly onSay: (grams: number) => void;
+  readonly onSay: (grams: number, from: ReadFrom) => void;
   /** About how much it will be, g. */
   readonly usual?: number;
 }) {
@@ -41,7 +41,7 @@ export function MassAct({
       <Button
         disabled={mass === null}
         onClick={() => {
-          onSay(mass!);
+          onSay(mass!, {});
           setMass(null);
         }}
       >

@@ -7,6 +7,7 @@ import { newId } from '../../../data/newId.ts';
 import { usePrinter } from '../../../shared/hooks/useSettings.ts';
 import { VolumeField } from '../../../shared/ui/Quantity.tsx';
 import styles from './make.module.css';
+import { type ReadFrom } from './TakeReading.tsx';
 import { MassAct } from './MassAct.tsx';
 import { TestCupWords } from '../TestCupWords.tsx';
 import { type MadePot } from './useMade.ts';
@@ -89,8 +90,8 @@ export function SizeActs({ planned, onSay }: { readonly planned: number; readonl
       <MassAct
         label="Weighed"
         act="It weighs this"
-        onSay={(value) => {
-          onSay({ kind: 'sized', by: 'grams', value });
+        onSay={(value, from) => {
+          onSay({ kind: 'sized', by: 'grams', value, ...from });
         }}
       />
       {marksNear(planned).map((ml) => (
@@ -176,8 +177,8 @@ export function TakeActs({
   const [name, setName] = useState('');
   const others = pots.filter((p) => p.id !== pot.id);
   const target = into === NEW || into === SPARE || others.some((p) => p.id === into) ? into : NEW;
-  const take = (by: 'fraction' | 'grams', value: number): void => {
-    if (target === SPARE) onSay({ kind: 'spared', by, value });
+  const take = (by: 'fraction' | 'grams', value: number, from: ReadFrom = {}): void => {
+    if (target === SPARE) onSay({ kind: 'spared', by, value, ...from });
     else if (target === NEW) {
       onSay({
         kind: 'took',
@@ -185,9 +186,10 @@ export function TakeActs({
         value,
         target: newId(),
         text: name.trim() === '' ? `From ${pot.name}` : name.trim(),
+        ...from,
       });
       setName('');
-    } else onSay({ kind: 'took', by, value, target });
+    } else onSay({ kind: 'took', by, value, target, ...from });
   };
   return (
     <Acts title="Taken from it">
@@ -226,8 +228,8 @@ export function TakeActs({
       <MassAct
         label="Taken"
         act="This much"
-        onSay={(value) => {
-          take('grams', value);
+        onSay={(value, from) => {
+          take('grams', value, from);
         }}
       />
     </Acts>

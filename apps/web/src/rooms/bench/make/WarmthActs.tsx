@@ -7,7 +7,7 @@ import { TemperatureField } from '../../../shared/ui/Quantity.tsx';
 import { thermometer } from '../../../data/instrument.ts';
 import { usePlan } from '../state/useDerived.ts';
 import styles from './make.module.css';
-import { TakeReading } from './TakeReading.tsx';
+import { type ReadFrom, TakeReading } from './TakeReading.tsx';
 import { type BenchLogOfBatch } from './useBenchLog.ts';
 
 /** Offered beside what is planned, °C. */
@@ -22,8 +22,8 @@ export function WarmthActs(props: {
   const { base } = usePlan();
   const print = usePrinter();
   const [other, setOther] = useState<number | null>(null);
-  const say = (value: number): void => {
-    onSay({ kind: 'warmth', target: of, value });
+  const say = (value: number, from: ReadFrom = {}): void => {
+    onSay({ kind: 'warmth', target: of, value, ...from });
   };
   return (
     <div className={styles.taps} role="group" aria-label={`Temperature of the ${of}`}>

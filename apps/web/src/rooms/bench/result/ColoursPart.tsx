@@ -11,6 +11,7 @@ import { SeenBands } from './SeenBands.tsx';
 import { TestCups } from './TestCups.tsx';
 import { type Result } from './useResult.ts';
 import { ageWords, faceName, momentName } from './words.ts';
+import { useSettings } from '../../../shared/hooks/useSettings.ts';
 
 const TypedReading = lazy(() => import('./TypedReading.tsx').then((m) => ({ default: m.TypedReading })));
 const ReaderSession = lazy(() => import('./ReaderSession.tsx').then((m) => ({ default: m.ReaderSession })));
@@ -36,6 +37,7 @@ export function ColoursPart({ result }: { readonly result: Result }) {
     [poured.predicted],
   );
   const potName = (id: string): string => made.plan.pots.find((p) => p.id === id)?.name ?? 'a pot';
+  const { simulated } = useSettings();
   const close = (): void => {
     setAdding(null);
   };
@@ -73,13 +75,15 @@ export function ColoursPart({ result }: { readonly result: Result }) {
         >
           Photo with a card
         </Button>
-        <Button
-          onClick={() => {
-            setAdding('reader');
-          }}
-        >
-          Colour reader
-        </Button>
+        {simulated && (
+          <Button
+            onClick={() => {
+              setAdding('reader');
+            }}
+          >
+            Simulated colour reader
+          </Button>
+        )}
         <Button
           icon={<PlusOutlined />}
           onClick={() => {

@@ -1,4 +1,3 @@
-import dayjs from 'dayjs';
 import { flowOf } from '@kleur/core/balance';
 import { standing } from '@kleur/core/day';
 import { lyeState, PH_FAILS, RECORD_LIMITS } from '@kleur/core/record';
@@ -6,9 +5,11 @@ import { usePrinter } from '../../../shared/hooks/useSettings.ts';
 import { NumberField } from '../../../shared/ui/NumberField.tsx';
 import styles from './result.module.css';
 import { type Result } from './useResult.ts';
+import { useDays } from '../../../shared/hooks/useDays.ts';
 
 /** Whether the soap may hold lye, and the test that it must pass before anything is sold or used. */
 export function LyeTestPanel({ result }: { readonly result: Result }) {
+  const days = useDays();
   const { record, made, log, edit } = result;
   const print = usePrinter();
   const flow = flowOf(made.plan, made.weighed);
@@ -39,7 +40,7 @@ export function LyeTestPanel({ result }: { readonly result: Result }) {
           digits={1}
           width={110}
           onCommit={(ph) => {
-            edit((r) => ({ ...r, lyeTest: { ph, on: dayjs().format('YYYY-MM-DD') } }));
+            edit((r) => ({ ...r, lyeTest: { ph, on: days.today() } }));
           }}
           onClear={() => {
             edit((r) => ({ ...r, lyeTest: null }));

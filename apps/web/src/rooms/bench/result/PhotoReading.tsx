@@ -1,5 +1,4 @@
 import { Button, Drawer } from 'antd';
-import dayjs from 'dayjs';
 import { useState } from 'react';
 import { useStore } from 'react-redux';
 import { type Face, facesOf } from '@kleur/core/evidence';
@@ -11,6 +10,7 @@ import { FaceAndDay } from './FaceAndDay.tsx';
 import { keepPhoto } from './keepPhoto.ts';
 import styles from './result.module.css';
 import { type NewReading, useKeepReadings } from './useKeepReadings.ts';
+import { useDays } from '../../../shared/hooks/useDays.ts';
 
 const PHOTO_FACES: readonly Face[] = ['cut', 'inside', 'top', 'side', 'scrape'];
 
@@ -23,11 +23,12 @@ export function PhotoReading(props: {
   readonly onPhotoAlone: (file: string) => void;
   readonly onClose: () => void;
 }) {
+  const days = useDays();
   const { batchId, plan, onPhotoAlone, onClose } = props;
   const store = useStore() as unknown as AppStore;
   const pots = plan.pots.filter((p) => facesOf(plan, p.id).length > 0 && !p.id.includes('/'));
   const [face, setFace] = useState<Face>(props.face);
-  const [on, setOn] = useState(() => dayjs().format('YYYY-MM-DD'));
+  const [on, setOn] = useState(days.today);
   const photo = usePhoto(pots.map((p) => p.id));
   const { keep, problem, setProblem, busy } = useKeepReadings(batchId);
   const [sending, setSending] = useState(false);

@@ -1,5 +1,4 @@
 import { Button, Drawer, Select } from 'antd';
-import dayjs from 'dayjs';
 import { useMemo, useState } from 'react';
 import { colourWords, type LabD65, screenColourFromLabD65 } from '@kleur/core/colour';
 import { ReaderError } from '@kleur/core/device';
@@ -11,14 +10,14 @@ import {
   type Measured,
   measuredOf,
 } from '@kleur/core/evidence';
-import { BarEffect } from '../../../shared/ui/BarEffect.tsx';
 import { useHead } from '../state/useDerived.ts';
 import { FaceAndDay } from './FaceAndDay.tsx';
 import { spectrumOf, StandIn, type Turn, turnsOf } from './readerTurns.ts';
-import { READER_NAME, READER_TEXT, SURFACES, type SurfaceChoice } from './readerWords.ts';
+import { NOT_LEARNT, READER_NAME, READER_TEXT, SURFACES, type SurfaceChoice } from './readerWords.ts';
 import styles from './result.module.css';
 import { useKeepReadings } from './useKeepReadings.ts';
 import { faceName } from './words.ts';
+import { useDays } from '../../../shared/hooks/useDays.ts';
 
 /** What was measured and is not kept yet: it looks like another bar. */
 interface Doubted {
@@ -35,10 +34,11 @@ export function ReaderSession(props: {
   readonly face: Face;
   readonly onClose: () => void;
 }) {
+  const days = useDays();
   const { batchId, made, gelSeen, doubts, onClose } = props;
   const { madeOn } = useHead();
   const [face, setFace] = useState<Face>(props.face);
-  const [on, setOn] = useState(() => dayjs().format('YYYY-MM-DD'));
+  const [on, setOn] = useState(days.today);
   const turns = useMemo(
     () => turnsOf(made, gelSeen, doubts, face, madeOn, on),
     [made, gelSeen, doubts, face, madeOn, on],
@@ -75,7 +75,7 @@ export function ReaderSession(props: {
   };
   const store = async ({ lab, spectrum, doubt }: Measured, of: Turn): Promise<void> => {
     const reading = { potId: of.id, face: of.face, on, note: '', file: '', how: 'reader' as const };
-    const ids = await keep([{ ...reading, lab, spectrum, doubt, instrument: READER_NAME }]);
+    const ids = await keep([{ ...reading, lab, spectrum, doubt, instrument: READER_NAME, simulated: true }]);
     if (!ids) return;
     setLast(ids[0]!);
     setKept(new Map(kept).set(of.id, lab));
@@ -103,12 +103,12 @@ export function ReaderSession(props: {
   };
   if (!turn)
     return (
-      <Drawer open size={520} title="Colour reader" mask={false} onClose={onClose}>
+      <Drawer open size={520} title="Simulated colour reader" mask={false} onClose={onClose}>
         <p>No pot of this batch can be read.</p>
       </Drawer>
     );
   return (
-    <Drawer open size={520} title="Colour reader" mask={false} onClose={onClose}>
+    <Drawer open size={520} title="Simulated colour reader" mask={false} onClose={onClose}>
       <div className={styles.form}>
         <FaceAndDay
           faces={['cut', 'inside', 'top', 'side', 'scrape']}
@@ -143,7 +143,7 @@ export function ReaderSession(props: {
             {problem}
           </p>
         )}
-        {last !== null && <BarEffect readingId={last} />}
+        {last !== null && <p className="soft">{NOT_LEARNT}</p>}
         {doubted && (
           <div role="alert" className={styles.doubted}>
             <p>

@@ -63,7 +63,8 @@ export function ReadingList(props: {
                   <b>{potName(r.potId)}</b> {faceName[r.face].toLowerCase()}, {ageWords(r.hours)}
                   <span className="soft small">
                     {' '}
-                    {days.text(r.on)} · {howName[r.how]}, ± {print.number(r.doubt, 1)}
+                    {days.text(r.on)} · {howName[r.how]}
+                    {r.simulated && ' (simulated)'}, ± {print.number(r.doubt, 1)}
                     {r.note && ` · ${r.note}`}
                   </span>
                 </span>

@@ -152,7 +152,7 @@ export function StoryPart({ result }: { readonly result: Result }) {
               key={r.file}
               className={styles.thumb}
               src={routes.file(batchId, r.file)}
-              alt={`${faceName[r.face]}, ${ageWords(r.hours)}, ${howName[r.how]}`}
+              alt={`${faceName[r.face]}, ${ageWords(r.hours)}, ${howName[r.how]}${r.simulated ? ' (simulated)' : ''}`}
             />
           ))}
         </div>

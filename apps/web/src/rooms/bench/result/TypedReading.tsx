@@ -1,5 +1,4 @@
 import { Button, Drawer, Input, Select } from 'antd';
-import dayjs from 'dayjs';
 import { useId, useState } from 'react';
 import { colourWords, type LabD65, screenColourFromLabD65 } from '@kleur/core/colour';
 import { colourFromText, type Face, facesOf, HOW_DOUBT, type ReadHow } from '@kleur/core/evidence';
@@ -8,6 +7,7 @@ import { ColourPicker } from '../../../shared/ui/ColourPicker.tsx';
 import { FaceAndDay } from './FaceAndDay.tsx';
 import { type NewReading, useKeepReadings } from './useKeepReadings.ts';
 import styles from './result.module.css';
+import { useDays } from '../../../shared/hooks/useDays.ts';
 
 interface Found {
   readonly lab: LabD65;
@@ -23,13 +23,14 @@ export function TypedReading(props: {
   readonly face: Face;
   readonly onClose: () => void;
 }) {
+  const days = useDays();
   const { batchId, plan, onClose } = props;
   const pots = plan.pots.filter((p) => facesOf(plan, p.id).length > 0 && !p.id.includes('/'));
   const [potId, setPotId] = useState(props.potId ?? pots[0]?.id ?? '');
   const faces = facesOf(plan, potId);
   const [wantedFace, setFace] = useState<Face>(props.face);
   const face = faces.includes(wantedFace) ? wantedFace : (faces[0] ?? 'cut');
-  const [on, setOn] = useState(() => dayjs().format('YYYY-MM-DD'));
+  const [on, setOn] = useState(days.today);
   const [text, setText] = useState('');
   const [note, setNote] = useState('');
   const [gelled, setGelled] = useState<'batch' | 'yes' | 'no'>('batch');

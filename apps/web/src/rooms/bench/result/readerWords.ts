@@ -2,6 +2,8 @@ import { type ReaderProblem } from '@kleur/core/device';
 
 export const READER_NAME = 'Simulated reader';
 
+export const NOT_LEARNT = 'Simulated readings are marked, and Kleur does not learn from them.';
+
 export const READER_TEXT: Readonly<Record<ReaderProblem, string>> = {
   'not-calibrated': 'Lay the reader on its white tile first, and calibrate it.',
   'not-on-tile': 'The reader does not see its white tile. Lay it flat on the tile, and wipe both.',

@@ -1,5 +1,4 @@
 import { Button } from 'antd';
-import dayjs from 'dayjs';
 import { lazy, Suspense } from 'react';
 import { useParams } from 'react-router';
 import { isMade } from '@kleur/contract';
@@ -11,6 +10,7 @@ import { ColoursPart } from '../result/ColoursPart.tsx';
 import { useResult } from '../result/useResult.ts';
 import { edits } from '../state/edits.ts';
 import { useHead } from '../state/useDerived.ts';
+import { useDays } from '../../../shared/hooks/useDays.ts';
 
 const FaultsPart = lazy(() => import('../result/FaultsPart.tsx').then((m) => ({ default: m.FaultsPart })));
 
@@ -35,6 +35,7 @@ const KEYS = PARTS.map((p) => p.key);
 
 /** What became of the batch: how it looked, what went wrong, how it was cut, and how it is made again. */
 export function ResultStep() {
+  const days = useDays();
   const { id = '' } = useParams();
   const { state, madeOn } = useHead();
   const dispatch = useAppDispatch();
@@ -49,7 +50,7 @@ export function ResultStep() {
               dispatch(
                 edits.headChanged({
                   state: isMade(state) ? state : 'poured',
-                  madeOn: madeOn ?? dayjs().format('YYYY-MM-DD'),
+                  madeOn: madeOn ?? days.today(),
                 }),
               );
             }}
