@@ -66,6 +66,7 @@ class FaultSeenDto implements FaultSeen {
 class LyeTestDto implements LyeTest {
   @Within(L.ph) ph!: number;
   @Pattern(DAY, '2026-03-09') on!: string;
+  @Text(L.text, { optional: true, description: 'Where on the soap it was highest' }) place?: string;
 }
 
 class CutRegionDto implements CutRegion {

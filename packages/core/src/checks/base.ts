@@ -5,6 +5,7 @@ import { oilsAddUp, oilsSum } from '../plan/oilShares.ts';
 import { type Material } from '../material/material.ts';
 import { blendsOf, materialOf, type Plan } from '../plan/plan.ts';
 import { type Check, type PlanFacts } from './check.ts';
+import { highSuperfat, isSaltBar } from '../balance/saltBar.ts';
 import { SUPERFAT_WARN } from './thresholds.ts';
 
 const blendPlace = (potId: string | null): Check['place'] =>
@@ -37,7 +38,7 @@ export const checkOilsSum = ({ plan, print }: PlanFacts): Check[] =>
 /** Below 0 % stops, below 3 % or above 12 % warns. */
 export function checkSuperfat({ plan, print }: PlanFacts): Check[] {
   const { superfat } = plan.base;
-  if (superfat >= SUPERFAT_WARN.low && superfat <= SUPERFAT_WARN.high) return [];
+  if (superfat >= SUPERFAT_WARN.low && superfat <= highSuperfat(plan)) return [];
   const said = `Superfat is ${print.number(superfat, 1)} %`;
   const common = {
     id: 'superfat-range',
@@ -63,7 +64,7 @@ export function checkSuperfat({ plan, print }: PlanFacts): Check[] {
         superfat < SUPERFAT_WARN.low
           ? `${said}: little room for error.`
           : `${said}: soft bars that may go rancid.`,
-      remedy: 'Common bars sit between 3 and 12 %.',
+      remedy: isSaltBar(plan) ? 'Salt bars sit between 15 and 22 %.' : 'Common bars sit between 3 and 12 %.',
     },
   ];
 }

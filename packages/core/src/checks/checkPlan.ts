@@ -37,9 +37,9 @@ import {
   checkValueFlat,
   checkWhiteWillTan,
 } from './look.ts';
-import { checkLiquidParts, checkLyeLiquid, checkPotSuperfat } from './lye.ts';
+import { checkLiquidParts, checkLyeBelowScale, checkLyeLiquid, checkPotSuperfat } from './lye.ts';
 import { checkCarrierHeavy, checkCarrierOilShort, checkFreshMisleads, checkTotalSolids } from './pot.ts';
-import { checkScentOver, checkScentReaches } from './scent.ts';
+import { checkScentNoLimit, checkScentOver, checkScentReaches } from './scent.ts';
 import { checkShelfDiffers } from './shelf.ts';
 import { checkConvergence, checkFill, checkPotCycle, checkShares } from './share.ts';
 import { checkTimeApart, checkLayerBond, checkPotPace, checkScentSeizes } from './time.ts';
@@ -61,12 +61,14 @@ const checks: readonly ((facts: PlanFacts) => Check[])[] = [
   checkLiquidParts,
   checkLateTakers,
   checkLyeLiquid,
+  checkLyeBelowScale,
   checkCarrierOilShort,
   checkLyeConcentration,
   checkMistBeforeHeat,
   checkPotCycle,
   checkConvergence,
   checkScentOver,
+  checkScentNoLimit,
   checkShelfDiffers,
   checkFill,
   checkShares,

@@ -1,8 +1,8 @@
 import { acidDemand } from '../balance/lye.ts';
+import { HIGH_SUPERFAT, highSuperfat, isSaltBar } from '../balance/saltBar.ts';
 import { type Flow, type LyeFlow, type PotFlow } from '../balance/flow.ts';
 import { setAdditive, setBase, setCarrierSource } from '../plan/edit/index.ts';
 import { liquidOfPlan, liquidPartsSum } from '../plan/liquid.ts';
-import { FATTY_ACIDS } from '../material/material.ts';
 import { materialOf, oilsOf, type Plan } from '../plan/plan.ts';
 import { grams } from '../units/quantity.ts';
 import { atConcentration } from './base.ts';
@@ -115,19 +115,11 @@ const waterBeside = (plan: Plan): Plan => ({
   })),
 });
 
-/** Superfat of a single pot, %: too lean, too rich, and too rich where lauric and myristic acid make most of it. */
-export const POT_SUPERFAT = { stop: 0, low: 3, high: 15, saltBar: 22 } as const;
-/** Lauric and myristic acid of a salt bar, % of the oils. */
-const SALT_BAR = 55;
+/** Superfat of a single pot, %: too lean, too rich, and too rich for a salt bar. */
+export const POT_SUPERFAT = { stop: 0, low: 3, high: 15, saltBar: HIGH_SUPERFAT.saltBar } as const;
 
-const highOf = (plan: Plan, group: string | null): number => {
-  const lauric = oilsOf(plan, group).reduce((sum, o) => {
-    const fatty = materialOf(plan, o.materialId).oil?.fatty;
-    const part = fatty ? fatty[FATTY_ACIDS.indexOf('lauric')]! + fatty[FATTY_ACIDS.indexOf('myristic')]! : 0;
-    return sum + (o.percent * part) / 100;
-  }, 0);
-  return lauric > SALT_BAR ? POT_SUPERFAT.saltBar : POT_SUPERFAT.high;
-};
+const highOf = (plan: Plan, group: string | null): number =>
+  isSaltBar(plan, oilsOf(plan, group)) ? POT_SUPERFAT.saltBar : POT_SUPERFAT.high;
 
 /** Batter that stays in the bowl, or is the whole batch, seen as a pot. */
 interface Portion {
@@ -182,7 +174,7 @@ export function checkPotSuperfat(facts: PlanFacts): Check[] {
     // What holds for the recipe is told there.
     const recipe = plan.base.superfat;
     const toldThere =
-      (recipe < SUPERFAT_WARN.low || recipe > SUPERFAT_WARN.high) && Math.abs(percent - recipe) < 0.05;
+      (recipe < SUPERFAT_WARN.low || recipe > highSuperfat(plan)) && Math.abs(percent - recipe) < 0.05;
     const lean = percent < POT_SUPERFAT.low - 1e-9;
     if (toldThere || (!lean && percent <= high + 1e-9)) return [];
     const below = percent < POT_SUPERFAT.stop - 1e-9;
@@ -286,3 +278,36 @@ function richCause({ plan, flow, print }: PlanFacts, { pot }: Portion): Cause {
 
 const heldOil = (flow: Flow, group: string | null): number =>
   flow.lyes.find((l) => l.potId === group)?.heldOil ?? 0;
+
+/** Lye of so many divisions of the scale is weighed too roughly to use, or roughly. */
+export const LYE_DIVISIONS = { stop: 20, warn: 100 } as const;
+
+/** Whether the maker's scale can weigh each lye well enough. */
+export const checkLyeBelowScale = ({ plan, flow, batter, measuring, print }: PlanFacts): Check[] =>
+  batter.lye === null
+    ? []
+    : flow.lyes.flatMap((lye): Check[] => {
+        const parts = [lye.naoh, lye.koh].filter((m) => m > 1e-6);
+        const least = Math.min(...parts);
+        const { scaleDivision } = measuring;
+        const divisions = least / scaleDivision;
+        if (parts.length === 0 || divisions >= LYE_DIVISIONS.warn - 1e-9) return [];
+        const pot = plan.pots.find((p) => p.id === lye.potId);
+        const level = divisions < LYE_DIVISIONS.stop - 1e-9 ? 'stop' : 'warn';
+        const off = print.percent((50 * scaleDivision) / least, 1);
+        const of = pot ? ` of ${pot.name}` : '';
+        return [
+          {
+            id: 'lye-below-scale',
+            level,
+            place: pot ? { at: 'pot', potId: pot.id } : { at: 'lye' },
+            sentence:
+              level === 'stop'
+                ? `The lye${of} is too little for this scale.`
+                : `This scale weighs the lye${of} to within ± ${off}.`,
+            arithmetic: `${print.grams(least)} is ${print.number(divisions, 0)} divisions of ${print.number(scaleDivision, 2)} g; ${level === 'stop' ? LYE_DIVISIONS.stop : LYE_DIVISIONS.warn} are needed`,
+            remedy:
+              'Use a finer scale or a larger batch, or dissolve more lye and weigh out part of the solution.',
+          },
+        ];
+      });

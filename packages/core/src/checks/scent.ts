@@ -47,6 +47,24 @@ export function checkScentOver({ plan, flow, print }: PlanFacts): Check[] {
   ];
 }
 
+/** A limit that nobody entered is not *no limit*. */
+export function checkScentNoLimit({ plan }: PlanFacts): Check[] {
+  const without = (plan.base.scent?.parts ?? [])
+    .map((p) => materialOf(plan, p.materialId))
+    .filter((m) => !(m.scent && m.scent.limit > 0));
+  if (without.length === 0) return [];
+  return [
+    {
+      id: 'scent-no-limit',
+      level: 'stop',
+      place: { at: 'scent' },
+      sentence: `${without.map((m) => m.name).join(', ')}: no highest dose was entered.`,
+      arithmetic: '',
+      remedy: 'Enter the limit for rinse-off soap from the supplier’s sheet, on the shelf.',
+    },
+  ];
+}
+
 function overLimits(plan: Plan, flow: Flow): Over[] {
   const { scent } = plan.base;
   if (!scent) return [];

@@ -28,7 +28,7 @@ export function actualsOf(plan: Plan, measuring: Measuring, log: readonly LogEnt
   const entries = standing(mergeLogs(log, []));
   const bench = new Bench(plan, prepSheet(plan, measuring), entries);
   bench.run();
-  const lyes = weighedLyes(entries);
+  const lyes = weighedLyes(plan, entries);
   const { plan: made } = bench;
   const weighed = { pots: withScent(made, { pots: bench.weighedPots(), lyes }, bench.scented), lyes };
   return {

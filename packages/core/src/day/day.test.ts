@@ -233,7 +233,7 @@ describe('lye and oils that were weighed otherwise', () => {
     ['koh:pot-1', { lye: 'pot-1', what: 'koh', materialId: '' }],
     ['oil:common:oil-olive', { lye: '', what: 'oil', materialId: 'oil-olive' }],
     ['oil:common', null],
-    ['liquid:common:water', null],
+    ['liquid:common:water', { lye: '', what: 'liquid', materialId: 'water' }],
     ['combine:pour', null],
   ])('%s', (id, found) => {
     expect(weighableLine(id)).toEqual(found);

@@ -49,6 +49,8 @@ export const ENTRY_KINDS = {
   spared: ['fraction', 'grams'],
   /** What a line of the lye or of the oils, `target`, really weighed. */
   weighed: ['grams'],
+  /** How a lye that was weighed otherwise goes on: `target` is the lye, `text` one of `LYE_ANSWERS`. */
+  settled: [''],
   /** Fraction of its planned scent that the pot got. */
   scented: ['fraction'],
   /** How thick the pot is: `value` is a place in `TRACES`. */
@@ -84,6 +86,7 @@ export const OF_THE_WORK: ReadonlySet<EntryKind> = new Set([
   'decided',
   'timed',
   'weighed',
+  'settled',
   'warmth',
 ]);
 

@@ -30,3 +30,18 @@ export { type PotVerdict, verdictOf } from './verdict.ts';
 export { weighableLine } from './weighedLine.ts';
 export { sayEntry, sayFraction } from './words.ts';
 export { nextCupLabel, READ_AFTER, TEST_CUP, type TestCup, testCupsOf } from './testCups.ts';
+export {
+  batchHold,
+  doubtsBefore,
+  type Hold,
+  holdOf,
+  LYE_ANSWERS,
+  type LyeAnswer,
+  type LyeDoubt,
+  lyeDoubts,
+  type LyePlace,
+  type Mend,
+  NEVER_LIFTED,
+  openDoubts,
+} from './lyeDoubt.ts';
+export { type Slip } from './slip.ts';

@@ -45,7 +45,7 @@ export function runSheetOf(plan: Plan, sheet: Sheet): RunStep[] {
       work.filter((s) => s.sitting === at),
     );
     const isLyed = own.some((s) => s.id.startsWith('lye/'));
-    return isLyed ? [safetyStep(at, pours, cautions), ...own] : own;
+    return isLyed ? [safetyStep(plan, at, pours, cautions), ...own] : own;
   });
   const before = common.filter((s) => !isAfter(s));
   const [unmould, ...later] = afterwards(plan);
@@ -65,14 +65,20 @@ export function runSheetOf(plan: Plan, sheet: Sheet): RunStep[] {
   return changedDay(withNeeds(plan, steps), plan.work.day);
 }
 
-const safetyStep = (at: number, pours: number, cautions: readonly string[]): RunStep =>
+const safetyStep = (plan: Plan, at: number, pours: number, cautions: readonly string[]): RunStep =>
   plainStep(safetyId(at), pours > 1 ? `Before the lye of pour ${at + 1}` : 'Before the lye', '', {
     kind: 'safety',
-    lines: SAFETY.map((text, i) => line(`${safetyId(at)}:${i}`, '', text)),
+    lines: [...SAFETY, ...cansOf(plan)].map((text, i) => line(`${safetyId(at)}:${i}`, '', text)),
     cautions: at === 0 ? cautions : [],
     minutes: 3,
     sitting: at,
   });
+/** What the cans must say: one lye weighed by the figure of the other is wrong by a third. */
+const cansOf = ({ base: { lye } }: Plan): string[] => [
+  ...(lye.kohShare < 100 ? [`The can says sodium hydroxide (NaOH), ${lye.naohPurity} % pure`] : []),
+  ...(lye.kohShare > 0 ? [`The can says potassium hydroxide (KOH), ${lye.kohPurity} % pure`] : []),
+];
+
 const safetyId = (at: number): string => (at === 0 ? 'safety' : `safety-${at}`);
 
 function stepOf(plan: Plan, sittings: readonly Sitting[], section: SheetSection, group: SheetGroup): RunStep {

@@ -49,6 +49,8 @@ function sayPlainly(entry: LogEntry, names: EntryNames, print: Printer): string 
     }
     case 'weighed':
       return `${names.line(entry.target)}: ${print.mass(value)} weighed`;
+    case 'settled':
+      return `Lye: ${{ mended: 'mended', used: 'used as it is', thrown: 'thrown away' }[text] ?? text}`;
     case 'scented':
       return `${pot}: ${sayFraction(value, print)} of its scent`;
     case 'thickness':

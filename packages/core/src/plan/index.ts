@@ -90,7 +90,7 @@ export { type IntegrityProblem, integrityProblems } from './integrity.ts';
 export { canonicalText } from './canonical.ts';
 export { PLAN_LIMITS } from './limits.ts';
 export { hasLate } from './late.ts';
-export { isMilk, LIQUID_FACTS, liquidOfPlan, liquidPartsSum } from './liquid.ts';
+export { isMilk, LIQUID_FACTS, liquidOfPlan, liquidParts, liquidPartsSum } from './liquid.ts';
 export { soundRows } from './soundRows.ts';
 export {
   type BarCut,

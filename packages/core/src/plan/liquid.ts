@@ -1,5 +1,5 @@
 import { type Allergen } from '../material/material.ts';
-import { type LiquidKind, type Plan } from './plan.ts';
+import { type LiquidKind, type LiquidPart, type Plan } from './plan.ts';
 
 export interface LiquidFacts {
   /** By weight, 0–1: what dissolves the lye, and what dries out in cure. */
@@ -52,4 +52,20 @@ export function liquidOfPlan(plan: Plan): {
     sap += share * facts.fat * facts.fatSap;
   }
   return { water, fat, fatSap: fat > 0 ? sap / fat : 0 };
+}
+
+/** Parts of the liquid with its water, each by its share of the whole, %. */
+export function liquidParts(
+  plan: Plan,
+): (Pick<LiquidPart, 'id' | 'name' | 'percent'> & { readonly frozen: boolean })[] {
+  const { parts } = plan.base.liquid;
+  const sum = liquidPartsSum(plan);
+  const scale = 100 / Math.max(100, sum);
+  const water = 100 - sum * scale;
+  return [
+    ...(water > 1e-9 ? [{ id: 'water', name: 'Water', percent: water, frozen: false }] : []),
+    ...parts
+      .filter((p) => p.percent > 0)
+      .map((p) => ({ id: p.id, name: p.name, percent: p.percent * scale, frozen: isMilk(p.kind) })),
+  ];
 }

@@ -4,7 +4,7 @@ import { type Plan } from '../plan/plan.ts';
 import { fourPotLoaf } from '../testing/plans.ts';
 import { cutPlan, regionsOf } from './cutPlan.ts';
 import { cureLossOf, learnLoss } from './loss.ts';
-import { type CutRegion, emptyRecord, lyeState, setVerdict, verdictOn } from './record.ts';
+import { type CutRegion, emptyRecord, isOnHold, lyeState, setVerdict, verdictOn } from './record.ts';
 
 const mould = { ...plainMould('Loaf', 'box'), length: 250, width: 80, height: 65 };
 const cut = { by: 'thickness', thickness: 25, count: 0, kerf: 1, end: 5, columns: 1 } as const;
@@ -105,6 +105,25 @@ it('asks for the test of lye, and goes by its pH', () => {
   expect(lyeState(emptyRecord, false)).toBe('none-needed');
   expect(lyeState(emptyRecord, true)).toBe('wanted');
   expect(lyeState(riced, false)).toBe('wanted');
-  expect(lyeState({ ...riced, lyeTest: { ph: 10.9, on: '2026-03-10' } }, false)).toBe('passed');
-  expect(lyeState({ ...riced, lyeTest: { ph: 11, on: '2026-03-10' } }, false)).toBe('failed');
+  const tested = (ph: number, canBeLifted = true) =>
+    lyeState({ ...riced, lyeTest: { ph, on: '2026-03-10' } }, false, canBeLifted);
+  expect([9, 10.5, 10.6, 11, 11.1].map((ph) => tested(ph))).toEqual([
+    'passed',
+    'passed',
+    'doubtful',
+    'doubtful',
+    'failed',
+  ]);
+  // Soap that came below −3 % or separated stays on hold whatever a test says.
+  expect(tested(9, false)).toBe('held');
+  expect(lyeState(emptyRecord, true, false)).toBe('held');
+  expect(lyeState(emptyRecord, false, false)).toBe('none-needed');
+  expect((['none-needed', 'passed', 'wanted', 'doubtful', 'failed', 'held'] as const).map(isOnHold)).toEqual([
+    false,
+    false,
+    true,
+    true,
+    true,
+    true,
+  ]);
 });

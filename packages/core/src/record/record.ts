@@ -38,8 +38,11 @@ export interface LyeTest {
   readonly ph: number;
   /** `YYYY-MM-DD`. */
   readonly on: string;
+  /** Where on the soap it was highest; empty for not told. */
+  readonly place?: string;
 }
-/** From this pH on the soap fails. */
+/** Up to this pH the soap is sound, above the second it fails; between them it is tested again after four weeks. */
+export const PH_SOUND = 10.5;
 export const PH_FAILS = 11;
 
 export const CUT_DIRECTIONS = ['across', 'flat', 'along'] as const;
@@ -163,14 +166,22 @@ export const verdictOn = (
   ref: string,
 ): Verdict | null => verdicts.find((v) => v.of === of && v.ref === ref) ?? null;
 
-/** Whether the soap must pass the test by pH before anything is sold or used, and how that stands. */
-export type LyeState = 'none-needed' | 'wanted' | 'passed' | 'failed';
+/**
+ * Whether the soap must pass the test by pH before anything is sold or used, and how that stands. `held`: no test clears
+ * it.
+ */
+export type LyeState = 'none-needed' | 'wanted' | 'passed' | 'doubtful' | 'failed' | 'held';
 
 /**
  * @param elsewhere whether something beside the record asks for it: a pot below 0 % superfat, a trouble in the log
+ * @param canBeLifted whether a test can clear the soap
  */
-export function lyeState({ faults, lyeTest }: BatchRecord, elsewhere: boolean): LyeState {
-  if (lyeTest) return lyeTest.ph < PH_FAILS ? 'passed' : 'failed';
+export function lyeState({ faults, lyeTest }: BatchRecord, elsewhere: boolean, canBeLifted = true): LyeState {
   const asks = elsewhere || faults.some((f) => faultById(f.fault).mayBeLyeHeavy);
+  if (asks && !canBeLifted) return 'held';
+  if (lyeTest) return lyeTest.ph <= PH_SOUND ? 'passed' : lyeTest.ph <= PH_FAILS ? 'doubtful' : 'failed';
   return asks ? 'wanted' : 'none-needed';
 }
+
+/** Whether the soap is on hold: never ready, not for use or sale. */
+export const isOnHold = (state: LyeState): boolean => state !== 'none-needed' && state !== 'passed';

@@ -1,7 +1,7 @@
 import { isEarly } from '../material/material.ts';
 import { type LyeFlow } from '../balance/flow.ts';
-import { isMilk, liquidPartsSum } from '../plan/liquid.ts';
-import { type AdditiveMoment, type LiquidPart, materialOf } from '../plan/plan.ts';
+import { liquidParts } from '../plan/liquid.ts';
+import { type AdditiveMoment, materialOf } from '../plan/plan.ts';
 import { scentParts } from './scentLines.ts';
 import { batterName, NOTHING, type SheetContext } from './context.ts';
 import { group, line, section, type SheetGroup, type SheetLine, type SheetSection } from './sheet.ts';
@@ -21,24 +21,9 @@ function vessel(ctx: SheetContext): (id: string, mass: number, what: string, not
   };
 }
 
-/** Parts of the liquid with its water, each by its share of the whole. */
-function partsOf({
-  plan,
-}: SheetContext): (Pick<LiquidPart, 'id' | 'name' | 'percent'> & { frozen: boolean })[] {
-  const { parts } = plan.base.liquid;
-  const scale = 100 / Math.max(100, liquidPartsSum(plan));
-  const water = 100 - liquidPartsSum(plan) * scale;
-  return [
-    ...(water > 1e-9 ? [{ id: 'water', name: 'Water', percent: water, frozen: false }] : []),
-    ...parts
-      .filter((p) => p.percent > 0)
-      .map((p) => ({ id: p.id, name: p.name, percent: p.percent * scale, frozen: isMilk(p.kind) })),
-  ];
-}
-
 /** The liquid by its parts: `20.0 g Water + 20.0 g Oat milk`; empty for plain water. */
 function mixOf(ctx: SheetContext, mass: number): string {
-  const parts = partsOf(ctx);
+  const parts = liquidParts(ctx.plan);
   if (parts.length === 1) return parts[0]!.id === 'water' ? '' : `of ${parts[0]!.name}`;
   return parts.map((p) => `${ctx.print.fine((mass * p.percent) / 100)} ${p.name}`).join(' + ');
 }
@@ -89,7 +74,7 @@ export function lyeSection(ctx: SheetContext): SheetSection | null {
         l.potId,
       );
     const into = vessel(ctx);
-    const lines = partsOf(ctx).map((p) =>
+    const lines = liquidParts(ctx.plan).map((p) =>
       into(
         `liquid:${key}:${p.id}`,
         (l.vessel * p.percent) / 100,

@@ -15,11 +15,13 @@ export function BigLine(props: {
   /** What it really weighed, g. */
   readonly weighed: number | undefined;
   readonly onSay: BenchLogOfBatch['say'];
+  /** Whether it is asked what it weighed. */
+  readonly isOpen?: boolean;
 }) {
-  const { line, weighed, onSay } = props;
+  const { line, weighed, onSay, isOpen = false } = props;
   const print = usePrinter();
   const pot = usePlan().pots.find((p) => line.id === `pour:${p.id}` || line.id.startsWith(`pour:${p.id}:`));
-  const [other, setOther] = useState(false);
+  const [other, setOther] = useState(isOpen);
   return (
     <li>
       {pot && <PotSwatch potId={pot.id} stage="fresh" label={pot.name} className={styles.chip} />}

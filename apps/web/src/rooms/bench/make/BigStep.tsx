@@ -13,6 +13,7 @@ import { useStable } from '../../../shared/hooks/useStable.ts';
 import { PotSwatch } from '../PotSwatch.tsx';
 import { usePrep } from '../state/useDerived.ts';
 import { BigLine } from './BigLine.tsx';
+import { lyeDoubtTexts as t } from './lyeDoubtTexts.ts';
 import { LastLook } from './LastLook.tsx';
 import styles from './make.module.css';
 import { MediaActs } from './MediaActs.tsx';
@@ -69,8 +70,12 @@ export function BigStep(props: {
   readonly log: BenchLogOfBatch;
   readonly onDone: () => void;
   readonly onPot: (potId: string) => void;
+  /** Whether a weight before it has to be answered for first. */
+  readonly isBlocked?: boolean;
+  /** The line that is to be weighed again. */
+  readonly again?: string | null;
 }) {
-  const { step, batchId, steps, progress, log, onDone, onPot } = props;
+  const { step, batchId, steps, progress, log, onDone, onPot, isBlocked = false, again = null } = props;
   const { pots } = usePrep();
   const print = usePrinter();
   const pours = Math.max(...steps.map((s) => (s.sitting ?? 0) + 1));
@@ -90,7 +95,7 @@ export function BigStep(props: {
   }, []);
   const done = (): void => {
     if (performance.now() - shownAt.current < SAME_TOUCH_MS) return;
-    if (isHidden || !isReady || isDone || step.kind === 'decide') return;
+    if (isHidden || isBlocked || !isReady || isDone || step.kind === 'decide') return;
     log.say({ kind: 'done', target: step.id });
     onDone();
   };
@@ -155,7 +160,13 @@ export function BigStep(props: {
         ) : (
           <ul className={styles.lines}>
             {step.lines.map((l) => (
-              <BigLine key={l.id} line={l} weighed={progress.weighed.get(l.id)} onSay={log.say} />
+              <BigLine
+                key={`${l.id} ${again === l.id}`}
+                isOpen={again === l.id}
+                line={l}
+                weighed={progress.weighed.get(l.id)}
+                onSay={log.say}
+              />
             ))}
           </ul>
         )}
@@ -208,6 +219,7 @@ export function BigStep(props: {
           <div className={styles.decide}>
             <Button
               type="primary"
+              disabled={isBlocked}
               onClick={() => {
                 decide(1);
               }}
@@ -215,6 +227,7 @@ export function BigStep(props: {
               Full design
             </Button>
             <Button
+              disabled={isBlocked}
               onClick={() => {
                 decide(0);
               }}
@@ -226,10 +239,10 @@ export function BigStep(props: {
           <Button
             type="primary"
             className={styles.doneButton}
-            disabled={isHidden || !isReady || isDone}
+            disabled={isHidden || isBlocked || !isReady || isDone}
             onClick={done}
           >
-            {isDone ? 'Done already' : 'Done'}
+            {isDone ? 'Done already' : isBlocked ? t.blocked : 'Done'}
           </Button>
         )}
         {!isDone &&

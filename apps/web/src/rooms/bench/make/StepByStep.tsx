@@ -2,10 +2,21 @@ import { lazy, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { useStore } from 'react-redux';
 import { Button } from 'antd';
-import { alsoTicked, nextSideBySide, progressOf, type RunStep } from '@kleur/core/day';
+import {
+  alsoTicked,
+  doubtsBefore,
+  lyeDoubts,
+  nextSideBySide,
+  openDoubts,
+  progressOf,
+  type RunStep,
+} from '@kleur/core/day';
 import { logOf } from '../../../data/benchLogs.ts';
 import { beside } from '../../../data/beside.ts';
 import { type AppStore } from '../../../data/store.ts';
+import { useSettings } from '../../../shared/hooks/useSettings.ts';
+import { usePlan } from '../state/useDerived.ts';
+import { LyeDoubtPanel } from './LyeDoubtPanel.tsx';
 import { BigStep } from './BigStep.tsx';
 import { Fold } from './Fold.tsx';
 import styles from './make.module.css';
@@ -28,6 +39,10 @@ export function StepByStep(props: {
   const { batchId, steps, log, onPot } = props;
   const progress = progressOf(steps, log.entries);
   const [picked, setPicked] = useState<string | null>(null);
+  const [again, setAgain] = useState<string | null>(null);
+  const plan = usePlan();
+  const { measuring } = useSettings();
+  const doubts = openDoubts(lyeDoubts(plan, measuring.scaleDivision, log.entries));
   const step = steps.find((s) => s.id === picked) ?? progress.current;
   const awake = useWakeLock();
   const navigate = useNavigate();
@@ -54,6 +69,18 @@ export function StepByStep(props: {
           log.say({ kind: 'voided', target: id });
         }}
       />
+      {doubts.map((d) => (
+        <LyeDoubtPanel
+          key={d.lye}
+          doubt={d}
+          entries={log.entries}
+          say={log.say}
+          onAgain={(line) => {
+            setPicked(steps.find((s) => s.lines.some((l) => l.id === line))?.id ?? null);
+            setAgain(line);
+          }}
+        />
+      ))}
       {elsewhere && turn ? (
         <article className={styles.turn} aria-label={`Next in ${elsewhere.name}`}>
           <h2 className={styles.stepTitle}>{elsewhere.name}</h2>
@@ -78,6 +105,8 @@ export function StepByStep(props: {
             setPicked(null);
           }}
           onPot={onPot}
+          isBlocked={doubtsBefore(plan, steps, step, doubts).length > 0}
+          again={again}
         />
       ) : (
         <p className={styles.sentence} role="status">

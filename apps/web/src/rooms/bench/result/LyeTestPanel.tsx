@@ -1,56 +1,85 @@
+import { Input } from 'antd';
+import { batchHold } from '@kleur/core/day';
 import { flowOf } from '@kleur/core/balance';
-import { standing } from '@kleur/core/day';
-import { lyeState, PH_FAILS, RECORD_LIMITS } from '@kleur/core/record';
-import { usePrinter } from '../../../shared/hooks/useSettings.ts';
+import { type LyeTest, lyeState, RECORD_LIMITS } from '@kleur/core/record';
+import { usePrinter, useSettings } from '../../../shared/hooks/useSettings.ts';
+import { useDays } from '../../../shared/hooks/useDays.ts';
+import { DayField } from '../../../shared/ui/DayField.tsx';
 import { NumberField } from '../../../shared/ui/NumberField.tsx';
+import { usePlan } from '../state/useDerived.ts';
+import { lyeTestTexts as t } from './lyeTestTexts.ts';
 import styles from './result.module.css';
 import { type Result } from './useResult.ts';
-import { useDays } from '../../../shared/hooks/useDays.ts';
 
-/** Whether the soap may hold lye, and the test that it must pass before anything is sold or used. */
+/** Whether the soap is on hold because it may contain lye, and the test that it must pass. */
 export function LyeTestPanel({ result }: { readonly result: Result }) {
   const days = useDays();
   const { record, made, log, edit } = result;
   const print = usePrinter();
-  const flow = flowOf(made.plan, made.weighed);
-  const below = flow.pots.filter((p) => p.superfat !== null && p.superfat < 0 && p.left > 0);
-  const troubled = standing(log).some((e) => e.kind === 'trouble');
-  const state = lyeState(record, below.length > 0 || troubled);
+  const plan = usePlan();
+  const { measuring } = useSettings();
+  const pots = flowOf(made.plan, made.weighed).pots.filter((p) => p.superfat !== null && p.left > 0);
+  const hold = batchHold(
+    plan,
+    measuring.scaleDivision,
+    log,
+    pots.map((p) => p.superfat! * 100),
+  );
+  const state = lyeState(record, hold.isHeld, hold.canBeLifted);
   if (state === 'none-needed') return null;
+  const below = pots.filter((p) => p.superfat! < 0).map((p) => p.pot.name);
+  const { lyeTest } = record;
+  const set = (change: Partial<LyeTest>): void => {
+    edit((r) => ({
+      ...r,
+      lyeTest: { ...(r.lyeTest ?? { ph: 7, on: days.today() }), ...change },
+    }));
+  };
   return (
-    <section className={state === 'passed' ? styles.test : styles.heavy} aria-label="Test for lye">
-      <h2>
-        {state === 'passed'
-          ? 'The test for lye is passed'
-          : state === 'failed'
-            ? 'The test for lye failed'
-            : 'Test it for lye before anything is sold or used'}
-      </h2>
+    <section className={state === 'passed' ? styles.test : styles.heavy} aria-label={t.label}>
+      <h2>{t.heads[state]}</h2>
       <p>
-        Gloves: it may hold lye. After two days wet the soap at several spots and test it by pH; {PH_FAILS} or
-        more fails. Nothing is sold or used until it passes.
-        {below.length > 0 && ` ${below.map((p) => p.pot.name).join(', ')} came below 0 % superfat.`}
+        {t.how} {below.length > 0 && t.below(below.join(', '))}
       </p>
+      <p>{t.limits}</p>
       <div className={styles.row}>
         <NumberField
-          label="Highest pH of the spots"
-          value={record.lyeTest?.ph ?? null}
+          label={t.ph}
+          value={lyeTest?.ph ?? null}
           min={RECORD_LIMITS.ph.min}
           max={RECORD_LIMITS.ph.max}
           digits={1}
           width={110}
           onCommit={(ph) => {
-            edit((r) => ({ ...r, lyeTest: { ph, on: days.today() } }));
+            set({ ph });
           }}
           onClear={() => {
             edit((r) => ({ ...r, lyeTest: null }));
           }}
         />
-        {record.lyeTest && (
-          <span className="soft">
-            pH {print.number(record.lyeTest.ph, 1)}:{' '}
-            {record.lyeTest.ph < PH_FAILS ? 'passes' : 'fails; leave it for weeks and test again'}
-          </span>
+        {lyeTest && (
+          <>
+            <DayField
+              label={t.day}
+              value={lyeTest.on}
+              onPick={(on) => {
+                if (on) set({ on });
+              }}
+            />
+            <Input
+              aria-label={t.place}
+              placeholder={t.place}
+              maxLength={RECORD_LIMITS.text}
+              style={{ width: 220 }}
+              value={lyeTest.place ?? ''}
+              onChange={(e) => {
+                set({ place: e.target.value });
+              }}
+            />
+            <span className="soft">
+              pH {print.number(lyeTest.ph, 1)}: {t.results[state] ?? ''}
+            </span>
+          </>
         )}
       </div>
     </section>
