@@ -14,8 +14,7 @@ export default defineConfig({
   testDir: 'e2e',
   outputDir: 'test-results',
   workers,
-  // A key or a click that a busy machine loses is tried once more; the report names the test as flaky.
-  retries: 1,
+  retries: 0,
   fullyParallel: true,
   forbidOnly: Boolean(process.env.CI),
   reporter: [['list'], ['json', { outputFile: 'test-results/e2e.json' }]],

@@ -14,7 +14,8 @@ export class BenchPage {
 
   async step(name: 'Idea' | 'Base' | 'Pots' | 'Prep' | 'Make' | 'Result'): Promise<void> {
     await this.page.getByRole('navigation', { name: 'Steps' }).getByRole('link', { name }).click();
-    await this.page.waitForURL(new RegExp(`/${name.toLowerCase()}(\\?|$)`));
+    // The address changes before the step is drawn: what the step writes itself says that it stands.
+    await expect(this.page.locator(`[data-step="${name.toLowerCase()}"]:not([inert])`)).toBeVisible();
   }
 
   async pick(label: string, name: string): Promise<void> {
@@ -47,10 +48,9 @@ export class BenchPage {
   }
 
   async part(name: string): Promise<void> {
-    await this.page
-      .getByRole('tablist', { name: /^Parts of/ })
-      .getByRole('tab', { name })
-      .click();
+    const tab = this.page.getByRole('tablist', { name: /^Parts of/ }).getByRole('tab', { name });
+    await tab.click();
+    await expect(tab).toHaveAttribute('aria-selected', 'true');
   }
 
   /** 1,000 g of olive, coconut, lard and castor at 40 : 30 : 25 : 5. */

@@ -14,7 +14,7 @@ import { type EntityManager, type FindOptionsWhere, In, Raw } from 'typeorm';
 import { demoBatches, demoWrite } from '../demo/data/demo-batches.ts';
 import { notFound, ProblemError } from '../problems/problem.ts';
 import { named } from '../problems/named.ts';
-import { serverDay } from '../settings/server-zone.ts';
+import { serverDay } from '../storage/server-zone.ts';
 import { Documents, type DocumentStore } from '../storage/document-store.ts';
 import { WriteQueue } from '../storage/write-queue.ts';
 import { isUnreadable } from '../storage/json-column.ts';

@@ -6,7 +6,7 @@ import { CatalogueService } from '../catalogue/catalogue.service.ts';
 import { LearningsService } from '../catalogue/learnings.service.ts';
 import { demoBook } from '../demo/data/demo-bars.ts';
 import { ProblemError } from '../problems/problem.ts';
-import { serverDay } from '../settings/server-zone.ts';
+import { serverDay } from '../storage/server-zone.ts';
 import { Documents, type DocumentStore } from '../storage/document-store.ts';
 import { type Content, type FirstContent } from '../storage/domain.ts';
 import { WriteQueue } from '../storage/write-queue.ts';

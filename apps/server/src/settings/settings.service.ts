@@ -3,7 +3,7 @@ import { defaultSettings, type Settings, type SettingsWire } from '@kleur/contra
 import { type DecimalMark, isTimeZone, type WallClock, wallClock } from '@kleur/core/units';
 import { type EntityManager } from 'typeorm';
 import { ProblemError } from '../problems/problem.ts';
-import { serverZone } from './server-zone.ts';
+import { serverZone } from '../storage/server-zone.ts';
 import { Documents, type DocumentStore } from '../storage/document-store.ts';
 import { type Content, type FirstContent } from '../storage/domain.ts';
 import { isUnreadable } from '../storage/json-column.ts';

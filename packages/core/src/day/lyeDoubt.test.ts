@@ -98,8 +98,8 @@ it('names the likely slip from 15 % off on', () => {
   expect(slipOf(NAOH, naoh * 1.14)).toBeNull();
   expect(slipOf(NAOH, naoh * 1.3)).toBeNull();
   const [olive, lard] = ['oil:common:oil-olive', 'oil:common:oil-lard'];
-  expect(slipOf(olive!, 0)).toBe('forgotten');
-  expect(slipOf(olive!, planned.get(lard!)!, weighed(lard!, planned.get(olive!)!))).toBe('swapped');
+  expect(slipOf(olive, 0)).toBe('forgotten');
+  expect(slipOf(olive, planned.get(lard)!, weighed(lard, planned.get(olive)!))).toBe('swapped');
 });
 
 describe('where the lye is', () => {

@@ -96,7 +96,7 @@ function doubtOf(
   let answer: LyeAnswer | null = null;
   for (const e of entries) {
     const line = e.kind === 'weighed' ? weighableLine(e.target) : null;
-    if (line && line.lye === (lye.potId ?? COMMON_LYE) && planned.has(e.target)) {
+    if (line?.lye === (lye.potId ?? COMMON_LYE) && planned.has(e.target)) {
       weighed.set(e.target, e.value);
       answer = null;
     } else if (e.kind === 'settled' && e.target === name) {

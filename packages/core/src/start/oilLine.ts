@@ -22,7 +22,10 @@ export interface OilLine {
 /** Shares that add up to more than this are masses. */
 const MOST_PERCENT = 105;
 
-const GRAMS_IN: Readonly<Record<string, number>> = { g: 1, kg: 1000, oz: 28.349523125, lb: 453.59237 };
+const GRAMS_IN = { g: 1, kg: 1000, oz: 28.349523125, lb: 453.59237 };
+
+/** By how a unit begins: grams, kilograms, ounces, pounds. */
+const UNIT_GRAMS: Readonly<Record<string, number>> = { ...GRAMS_IN, ou: GRAMS_IN.oz, po: GRAMS_IN.lb };
 
 const NUMBER = String.raw`\d+(?:[.,]\d+)?`;
 const POUNDS_AND_OUNCES = new RegExp(String.raw`(${NUMBER})\s*lbs?\s*(${NUMBER})\s*oz\b`, 'i');
@@ -47,14 +50,14 @@ function amountIn(part: string): Amount | null | undefined {
   if (both) {
     const rest = amountIn(part.replace(both[0], ' '));
     if (rest !== null) return undefined;
-    return { value: number(both[1]!) * GRAMS_IN['lb']! + number(both[2]!) * GRAMS_IN['oz']!, isMass: true };
+    return { value: number(both[1]!) * GRAMS_IN.lb + number(both[2]!) * GRAMS_IN.oz, isMass: true };
   }
   const [found, ...more] = part.match(new RegExp(AMOUNT, 'gi')) ?? [];
   if (found === undefined) return null;
   if (more.length > 0) return undefined;
   const unit = /(kg|g|oz|ou|lb|po)\w*\s*$/i.exec(found)?.[1]?.toLowerCase();
-  const grams = unit && GRAMS_IN[{ ou: 'oz', po: 'lb' }[unit] ?? unit];
-  return { value: number(/[\d.,]+/.exec(found)![0]) * (grams || 1), isMass: Boolean(grams) };
+  const grams = unit === undefined ? null : UNIT_GRAMS[unit];
+  return { value: number(/[\d.,]+/.exec(found)![0]) * (grams ?? 1), isMass: grams != null };
 }
 
 const withoutAmounts = (part: string): string =>

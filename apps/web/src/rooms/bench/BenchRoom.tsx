@@ -165,11 +165,7 @@ const OpenBench = memo(function OpenBench(props: { readonly id: string; readonly
       <BenchTop quiet={making} onAdd={addPot} startGel={gel} />
       <BenchTitle />
       <ColourNews />
-      <StepNav />
-      {!making && <TodoLine />}
-      <div className="step-body">
-        <Outlet />
-      </div>
+      <StepsOfBatch making={making} />
       <Held id={id} />
     </BenchContext>
   );
@@ -273,7 +269,49 @@ function fetchAhead({ load }: Step): void {
   if (navigator.onLine) load().catch(() => undefined);
 }
 
-const StepNav = memo(function StepNav() {
+/**
+ * The steps and the one that is open. Router and step are drawn together, later than the address changes: until then
+ * what is about to go takes no touch and no key any more.
+ */
+const StepsOfBatch = memo(function StepsOfBatch({ making }: { readonly making: boolean }) {
+  const { pathname } = useLocation();
+  const [leaving, setLeaving] = useState<string | null>(null);
+  const body = useRef<HTMLDivElement>(null);
+  const step = steps.find((s) => pathname.endsWith(`/${s.path}`));
+  const isLeaving = leaving === pathname;
+  const leave = useCallback((from: string): void => {
+    const field = document.activeElement;
+    // What is being typed is committed before its field goes.
+    if (field instanceof HTMLElement && body.current?.contains(field)) field.blur();
+    setLeaving(from);
+  }, []);
+  // The focus that went with the old step goes to the new one.
+  const shown = useRef(pathname);
+  useEffect(() => {
+    if (shown.current === pathname) return;
+    shown.current = pathname;
+    if (document.activeElement === document.body) body.current?.focus({ preventScroll: true });
+  }, [pathname]);
+  return (
+    <>
+      <StepNav onLeave={leave} />
+      {!making && <TodoLine />}
+      <div
+        ref={body}
+        className="step-body"
+        data-step={step?.path}
+        role="group"
+        aria-label={step?.label}
+        tabIndex={-1}
+        inert={isLeaving}
+      >
+        <Outlet />
+      </div>
+    </>
+  );
+});
+
+const StepNav = memo(function StepNav({ onLeave }: { readonly onLeave: (from: string) => void }) {
   useEffect(() => {
     const timer = setTimeout(() => {
       steps.forEach(fetchAhead);
@@ -284,12 +322,10 @@ const StepNav = memo(function StepNav() {
   }, []);
   const navigate = useNavigate();
   const { search, pathname } = useLocation();
-  // The tab answers at once; its step, which may take longer, is drawn after it.
-  const [going, setGoing] = useState<{ readonly to: string; readonly from: string } | null>(null);
-  const isShown = (path: string): boolean =>
-    going?.from === pathname ? path === going.to : pathname.endsWith(`/${path}`);
+  const held = useBenchState(isHeld);
+  const isShown = (path: string): boolean => pathname.endsWith(`/${path}`);
   const goTo = (to: string): void => {
-    setGoing({ to, from: pathname });
+    if (!held && !isShown(to)) onLeave(pathname);
   };
   useKeys(
     Object.fromEntries(

@@ -68,7 +68,7 @@ it('is uncoloured only where that is said', () => {
 
 it('asks about an uncoloured bar that looks like no soap', () => {
   const ask = (lab: readonly [number, number, number], rows = [row(NO_COLOUR, null)]) =>
-    uncolouredQuestion(rows, { lab: lab as never, hours: 1008 }, shelf, plainPrinter);
+    uncolouredQuestion(rows, { lab: lab, hours: 1008 }, shelf, plainPrinter);
   expect(ask([45, 30, 25])).toContain('from any uncoloured soap');
   expect(ask([25, 0, 0])).not.toBe('');
   expect(ask([90, -0.5, 8])).toBe('');

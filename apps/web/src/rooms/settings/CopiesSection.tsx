@@ -72,7 +72,7 @@ export function CopiesSection() {
                   title="Delete this copy?"
                   description="It cannot be brought back."
                   okText="Delete copy"
-                  onConfirm={() => run(remove(c.name).unwrap(), 'The copy is deleted.')}
+                  onConfirm={() => void run(remove(c.name).unwrap(), 'The copy is deleted.')}
                 >
                   <Button size="small" aria-label={`Delete the copy of ${days.moment(c.at)}`}>
                     Delete

@@ -1,5 +1,5 @@
 import { Button } from 'antd';
-import { useEffect, useRef, useState } from 'react';
+import { type RefObject, useEffect, useState } from 'react';
 import {
   missingBefore,
   neededBy,
@@ -30,7 +30,7 @@ const FIELDS = 'input, textarea, select, [role=combobox], [role=slider]';
 const PRESSED = `${FIELDS}, button, a, summary`;
 
 /** Done by a pedal, a page turner or a key, unless the key has a use where the focus is. */
-function useDoneKeys(done: () => void): void {
+function useDoneKeys(done: (at: number) => void): void {
   const act = useStable(done);
   useEffect(() => {
     const onKey = (event: KeyboardEvent): void => {
@@ -38,7 +38,7 @@ function useDoneKeys(done: () => void): void {
       if (taken === undefined || event.repeat || event.defaultPrevented) return;
       if (document.activeElement?.matches(taken) || document.querySelector('[role=dialog]')) return;
       event.preventDefault();
-      act();
+      act(event.timeStamp);
     };
     document.addEventListener('keydown', onKey);
     return () => {
@@ -70,12 +70,25 @@ export function BigStep(props: {
   readonly log: BenchLogOfBatch;
   readonly onDone: () => void;
   readonly onPot: (potId: string) => void;
+  /** When a step was done by a touch last, by the clock of events, ms. */
+  readonly touchedRef: RefObject<number>;
   /** Whether a weight before it has to be answered for first. */
   readonly isBlocked?: boolean;
   /** The line that is to be weighed again. */
   readonly again?: string | null;
 }) {
-  const { step, batchId, steps, progress, log, onDone, onPot, isBlocked = false, again = null } = props;
+  const {
+    step,
+    batchId,
+    steps,
+    progress,
+    log,
+    onDone,
+    onPot,
+    touchedRef,
+    isBlocked = false,
+    again = null,
+  } = props;
   const { pots } = usePrep();
   const print = usePrinter();
   const pours = Math.max(...steps.map((s) => (s.sitting ?? 0) + 1));
@@ -88,14 +101,11 @@ export function BigStep(props: {
   const isReady = step.kind !== 'safety' || step.lines.every((l) => ticked.has(l.id));
   const isDone = progress.done.has(step.id);
   const pot = pots.find((p) => p.pot.id === step.potId);
-  // A second knock on the same place is the same knock, though another step stands there by now.
-  const shownAt = useRef(0);
-  useEffect(() => {
-    shownAt.current = performance.now();
-  }, []);
-  const done = (): void => {
-    if (performance.now() - shownAt.current < SAME_TOUCH_MS) return;
+  const done = (at: number): void => {
+    // A second knock on the same place is the same knock, though another step stands there by now.
+    if (at - touchedRef.current < SAME_TOUCH_MS) return;
     if (isHidden || isBlocked || !isReady || isDone || step.kind === 'decide') return;
+    touchedRef.current = at;
     log.say({ kind: 'done', target: step.id });
     onDone();
   };
@@ -240,7 +250,9 @@ export function BigStep(props: {
             type="primary"
             className={styles.doneButton}
             disabled={isHidden || isBlocked || !isReady || isDone}
-            onClick={done}
+            onClick={(event) => {
+              done(event.timeStamp);
+            }}
           >
             {isDone ? 'Done already' : isBlocked ? t.blocked : 'Done'}
           </Button>

@@ -1,4 +1,4 @@
-import { lazy, useState } from 'react';
+import { lazy, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { useStore } from 'react-redux';
 import { Button } from 'antd';
@@ -40,6 +40,7 @@ export function StepByStep(props: {
   const progress = progressOf(steps, log.entries);
   const [picked, setPicked] = useState<string | null>(null);
   const [again, setAgain] = useState<string | null>(null);
+  const touchedRef = useRef(-Infinity);
   const plan = usePlan();
   const { measuring } = useSettings();
   const doubts = openDoubts(lyeDoubts(plan, measuring.scaleDivision, log.entries));
@@ -105,6 +106,7 @@ export function StepByStep(props: {
             setPicked(null);
           }}
           onPot={onPot}
+          touchedRef={touchedRef}
           isBlocked={doubtsBefore(plan, steps, step, doubts).length > 0}
           again={again}
         />
