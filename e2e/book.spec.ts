@@ -1,4 +1,5 @@
 import { deltaE00, labD65FromHex } from '@kleur/core/colour';
+import { type Reading } from '@kleur/core/evidence';
 import { expect, test } from './fixtures.ts';
 import { barAt, photoOf } from './photo.ts';
 
@@ -76,6 +77,19 @@ test('a test is planned from the bars that teach most, read with the reader, and
       await expect(readings).toHaveCount(n, { timeout: 1000 });
     }).toPass();
   }
+
+  await expect(readings.first()).toContainText('simulated');
+  // Nothing is learnt from a simulated reader: the same bars are read again with a real one.
+  const batch = /batches\/([^/]+)/.exec(page.url())![1]!;
+  const listed = (await (await page.request.get(`/api/batches/${batch}/readings`)).json()) as Reading[];
+  for (const { id } of listed) await page.request.delete(`/api/batches/${batch}/readings/${id}`);
+  const real = listed.map(({ hours: _hours, simulated: _simulated, id, ...rest }) => ({
+    ...rest,
+    id: `${id}-real`,
+  }));
+  expect(
+    (await page.request.post(`/api/batches/${batch}/readings`, { data: { readings: real } })).status(),
+  ).toBe(201);
 
   await page.goto('/book');
   await page.getByRole('button', { name: 'Learn from my bars' }).click();

@@ -223,10 +223,10 @@ test('the scale is simulated where there is none, and what it shows at rest is t
   const take = page
     .getByRole('region', { name: 'How much batter is in it' })
     .getByRole('button', { name: /take what/ });
-  await expect(take).toHaveText(/^Take (499\.[89]|500\.[0-2]) g$/);
+  await expect(take).toHaveText(/^Take (499\.[89]|500\.[0-2]) g \(simulated\)$/);
   await take.tap();
   await expect(page.getByRole('region', { name: 'Log' })).toContainText(
-    /Wing blue: (499\.[89]|500\.[0-2]) g of batter/,
+    /Wing blue: (499\.[89]|500\.[0-2]) g of batter \(simulated instrument\)/,
   );
   for (let i = 0; i < 10; i++) await scale.getByRole('button', { name: '+ 500.0 g' }).tap();
   await expect(scale).toContainText('too much on it');

@@ -150,6 +150,15 @@ test('a day step by step: the checklist before the lye, what is left out, a time
   await bench.part('Step by step');
   await steps.getByRole('button', { name: 'Bring them together' }).tap();
   await expect(step('Bring them together')).toContainText('Not done yet: Lye, Oils.');
+  // Nothing goes on with this lye before somebody has answered for its weight.
+  const doubt = page.getByRole('alert', { name: 'Stop: check this weight' });
+  await expect(doubt).toContainText('Sodium hydroxide: 149.3 g weighed, 143.3 g planned.');
+  await expect(doubt).toContainText('Superfat is now 1 % instead of 5 %.');
+  await expect(doubt).toContainText('Spoon 6.0 g of dry lye back, so that 143.3 g stay.');
+  await expect(page.getByRole('button', { name: 'Answer the question about the lye first.' })).toBeDisabled();
+  await tap(page, 'Mended like this');
+  await expect(doubt).toHaveCount(0);
+  await expect(page.getByRole('button', { name: 'Done', exact: true })).toBeEnabled();
   await tap(page, 'Timer 20 min');
   const timer = page.getByRole('timer');
   await expect(timer).toHaveText(/^(20:00|19:5\d)$/);

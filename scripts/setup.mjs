@@ -1,4 +1,4 @@
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
@@ -15,7 +15,7 @@ export function run(command, args, options = {}) {
   return status ?? 1;
 }
 
-function orStop(what, code) {
+export function orStop(what, code) {
   if (code === 0) return;
   console.error(`${what} failed.`);
   process.exit(code);
@@ -59,16 +59,33 @@ function sourceState() {
   return hash.digest('hex');
 }
 
-/** Builds core, contract, server and web unless nothing changed since the last build. */
-export function build() {
+/**
+ * Builds server and web side by side unless nothing changed since the last build.
+ * @returns exit code and what was written
+ */
+export async function build() {
   const state = sourceState();
   const built = ['apps/server/bundle/main.js', 'apps/web/dist/index.html'].every((f) =>
     existsSync(join(root, f)),
   );
-  if (built && readStamp('build') === state) return;
-  console.log('Building…');
-  orStop('Building', run('npm', ['run', '--silent', 'build']));
-  writeStamp('build', state);
+  if (built && readStamp('build') === state) return { code: 0, output: 'up to date' };
+  const { code, output } = await quietly('npm', ['run', '--silent', 'build']);
+  if (code === 0) writeStamp('build', state);
+  return { code, output };
+}
+
+/** Runs a command of the project to its end. @returns its exit code and what it wrote. */
+export function quietly(command, args) {
+  return new Promise((resolve) => {
+    const child = spawn(command, args, { cwd: root, stdio: ['ignore', 'pipe', 'pipe'] });
+    const written = [];
+    child.stdout.on('data', (part) => written.push(part));
+    child.stderr.on('data', (part) => written.push(part));
+    child.on('error', (error) => written.push(Buffer.from(error.message)));
+    child.on('close', (code) => {
+      resolve({ code: code ?? 1, output: Buffer.concat(written).toString() });
+    });
+  });
 }
 
 /** Debian's Chromium without its own window, which starts a page several times sooner; the whole one does as well. */

@@ -1,6 +1,6 @@
 import { spawn } from 'node:child_process';
 import { join } from 'node:path';
-import { build, install, root } from './setup.mjs';
+import { build, install, orStop, root } from './setup.mjs';
 
 /*
  * npm start              the workspace with the demo data, kept in .kleur/demo
@@ -9,8 +9,17 @@ import { build, install, root } from './setup.mjs';
  * KLEUR_DATA, PORT and HOST in the environment override folder and address.
  */
 const empty = process.argv.includes('--empty');
+const began = performance.now();
+const took = (what, from) => {
+  console.log(`${what}: ${((performance.now() - from) / 1000).toFixed(1)} s`);
+};
 install();
-build();
+took('Install', began);
+const beforeBuild = performance.now();
+const { code: failed, output } = await build();
+if (failed !== 0) console.error(output);
+orStop('Building', failed);
+took('Build', beforeBuild);
 
 const server = spawn(process.execPath, [join(root, 'apps/server/bundle/main.js'), ...process.argv.slice(2)], {
   cwd: root,

@@ -244,19 +244,38 @@ export class BatchesService implements Content, OnApplicationBootstrap {
   async fill(m: EntityManager, first: FirstContent): Promise<void> {
     if (first !== 'demo') return;
     const now = new Date();
-    const today = serverDay();
     const ids = new Map<string, string>();
-    for (const [i, batch] of demoBatches().entries()) {
-      const write = demoWrite(batch, today);
-      const parentId = (batch.from === undefined ? undefined : ids.get(batch.from)) ?? null;
+    for (const [i, { name, from, row, poured }] of demoRows(serverDay()).entries()) {
+      const parentId = (from === undefined ? undefined : ids.get(from)) ?? null;
       const { id } = await this.store.insert(
         m,
-        { ...columns(write), parentId, poured: pouredOf(write, null) },
+        { ...row, parentId, poured: poured.at ? { ...poured, at: now.toISOString() } : {} },
         { date: new Date(now.getTime() + i) },
       );
-      ids.set(batch.name, id);
+      ids.set(name, id);
     }
   }
+}
+
+interface DemoRow {
+  readonly name: string;
+  /** The batch that it is made again from. */
+  readonly from: string | undefined;
+  readonly row: ReturnType<typeof columns>;
+  readonly poured: Partial<PouredColumn>;
+}
+let lastRows: { readonly today: string; readonly rows: readonly DemoRow[] } | null = null;
+
+/** What the demo is filled with, worked out once a day: each reset writes the same rows. */
+function demoRows(today: string): readonly DemoRow[] {
+  if (lastRows?.today !== today) {
+    const rows = demoBatches().map((batch): DemoRow => {
+      const write = demoWrite(batch, today);
+      return { name: batch.name, from: batch.from, row: columns(write), poured: pouredOf(write, null) };
+    });
+    lastRows = { today, rows };
+  }
+  return lastRows.rows;
 }
 
 const columns = (input: BatchWrite) => ({

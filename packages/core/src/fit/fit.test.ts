@@ -20,6 +20,7 @@ import { Forward, prepare, ROW } from './forward.ts';
 import { BASE, layoutOf, OWN } from './layout.ts';
 import { leastValues } from './prior.ts';
 import { baseAt, opticsAt } from './result.ts';
+import { itInFull } from '../../test/cases.ts';
 
 const material = (id: string, change: Partial<FitMaterial> & { readonly colour: string }): FitMaterial => ({
   id,
@@ -212,7 +213,7 @@ describe('a fit', () => {
     expect(p95).toBeLessThan(6);
   });
 
-  it('Lab readings alone tell what three numbers can', () => {
+  itInFull('Lab readings alone tell what three numbers can', () => {
     const t = new SoapTrial(FIRST_SOAP, ['white', 'red-oxide', 'ultramarine', 'mica-gold', 'charcoal']);
     const { median, p95 } = held(t, t.bars('four', 'lab'), t.mixtures(40, 6));
     expect(median).toBeLessThan(1.5);

@@ -7,6 +7,7 @@ import { createSpread } from '../pigment/spread.ts';
 import { cured } from '../pigment/stage.ts';
 import { FIRST_SOAP, type Scheme, SECOND_SOAP, SoapTrial } from '../testing/soap/index.ts';
 import { fitReadings, type FitResult } from './index.ts';
+import { cases } from '../../test/cases.ts';
 
 const SHELF = ['white', 'yellow-oxide', 'ultramarine', 'mica-red', 'neon-pink', 'neon-yellow', 'rose-clay'];
 const trialOf = (soap: typeof FIRST_SOAP): SoapTrial => new SoapTrial(soap, SHELF);
@@ -79,10 +80,14 @@ function within(soap: typeof FIRST_SOAP, scheme: Scheme, as: 'spectrum' | 'lab')
   return inside.length / 60;
 }
 
-it.each([
-  ['one bar of each', FIRST_SOAP, 'one', 'spectrum'],
-  ['four bars, read as Lab', SECOND_SOAP, 'four', 'lab'],
-] as const)('what is said of a miss holds, %s', (_, soap, scheme, as) => {
+it.each(
+  (
+    [
+      ['one bar of each', FIRST_SOAP, 'one', 'spectrum'],
+      ['four bars, read as Lab', SECOND_SOAP, 'four', 'lab'],
+    ] as const
+  ).slice(0, cases(1, 2)),
+)('what is said of a miss holds, %s', (_, soap, scheme, as) => {
   expect(within(soap, scheme, as)).toBeGreaterThan(0.82);
 });
 

@@ -15,6 +15,7 @@ import { solveLadders } from './ladder.ts';
 import { matchColour } from './match.ts';
 import { localMetric } from '../colour/metric.ts';
 import { type MatchProblem, POT_LIMITS } from './problem.ts';
+import { cases } from '../../test/cases.ts';
 
 const ids = [
   'titanium-dioxide-oil',
@@ -138,7 +139,7 @@ describe('match', () => {
         const more = matchColour(problem(target)).recipes[0]!.deltaE;
         expect(more).toBeLessThan(less + 0.5);
       }),
-      { numRuns: 25, seed: 9 },
+      { numRuns: cases(8, 25), seed: 9 },
     );
   });
 

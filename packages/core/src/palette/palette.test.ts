@@ -16,6 +16,7 @@ import { predictLab } from '../pigment/mixer.ts';
 import { reachCell, reachSlices } from './reach.ts';
 import { techniqueById, TECHNIQUES } from './technique.ts';
 import { simulateDeficiency } from './vision.ts';
+import { cases } from '../../test/cases.ts';
 
 const settings = {
   wheel: 'painters',
@@ -317,7 +318,8 @@ describe('reach', () => {
         s.edge.map((p) => [reachCell(p.lab)!, chromaOf(p.lab)] as const),
       ),
     );
-    const mixtures = Array.from({ length: 20_000 }, () => {
+    const many = cases(4000, 20_000);
+    const mixtures = Array.from({ length: many }, () => {
       const ids = [...new Set(Array.from({ length: 4 }, () => Math.floor(random() * 12)))].slice(
         0,
         1 + Math.floor(random() * 4),
@@ -329,6 +331,6 @@ describe('reach', () => {
       const cell = reachCell(lab);
       return cell !== null && chromaOf(lab) > (edge.get(cell) ?? 0) + 2;
     });
-    expect(outside.length).toBeLessThanOrEqual(40);
+    expect(outside.length).toBeLessThanOrEqual(many / 500);
   });
 });

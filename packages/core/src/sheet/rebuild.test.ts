@@ -9,6 +9,7 @@ import { plainPrinter } from '../units/printer.ts';
 import { liquidName } from '../work/dispersion.ts';
 import { workOrder } from '../work/order.ts';
 import { sheetOf, sheetText } from './index.ts';
+import { cases } from '../../test/cases.ts';
 
 const measuring = { ...tenthGramScale, scaleDivision: 0.01 };
 const fine = { ...plainPrinter, weighed: (g: number) => g.toFixed(2) };
@@ -49,7 +50,8 @@ function compare(read: Contents, wanted: Map<string, number>, where: string, tex
 }
 
 describe('a maker who follows the sheet', () => {
-  it('makes exactly what the balance holds, for 300 plans', () => {
+  it('makes exactly what the balance holds, whatever the plan', () => {
+    const plans = cases(150, 300);
     let seen = 0;
     let stays = 0;
     fc.assert(
@@ -76,10 +78,10 @@ describe('a maker who follows the sheet', () => {
         if (flow.leftoverMass > 0.5) compare(read.bowl, named(plan, flow, flow.leftover), 'the bowl', text);
       }),
       // A plan is shown as it was found: making it smaller takes longer than reading it.
-      { numRuns: 300, endOnFailure: true },
+      { numRuns: plans, endOnFailure: true },
     );
-    expect(seen).toBeGreaterThanOrEqual(300);
-    expect(stays).toBeGreaterThan(50);
+    expect(seen).toBeGreaterThanOrEqual(plans);
+    expect(stays).toBeGreaterThan(plans / 6);
   });
 });
 

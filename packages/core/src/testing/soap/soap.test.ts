@@ -11,6 +11,7 @@ import {
   type TrueMaterial,
   trueReflectance,
 } from './index.ts';
+import { cases } from '../../../test/cases.ts';
 
 /** Chandrasekhar (1950): H of isotropic scattering by its own integral equation, on 200 strips. */
 function hFunction(albedo: number): (mu: number) => number {
@@ -90,9 +91,12 @@ describe.each([
   it('is read with a noise of a few tenths of ΔE00', () => {
     const reader = new Reader(soap, seededRandom(11));
     const b = bar({ 'red-oxide': 1, white: 3 });
-    const off = Array.from({ length: 20 }, () => deltaE00(lab(b), labD65FromReflectance(reader.read(b))));
+    const off = Array.from({ length: cases(8, 20) }, () =>
+      deltaE00(lab(b), labD65FromReflectance(reader.read(b))),
+    );
     off.sort((x, y) => x - y);
-    expect(off[10]).toBeGreaterThan(0.08);
-    expect(off[10]).toBeLessThan(0.6);
+    const median = off[off.length >> 1];
+    expect(median).toBeGreaterThan(0.08);
+    expect(median).toBeLessThan(0.6);
   });
 });

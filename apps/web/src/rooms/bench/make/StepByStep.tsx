@@ -1,4 +1,4 @@
-import { lazy, useRef, useState } from 'react';
+import { lazy, Suspense, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { useStore } from 'react-redux';
 import { Button } from 'antd';
@@ -16,7 +16,6 @@ import { beside } from '../../../data/beside.ts';
 import { type AppStore } from '../../../data/store.ts';
 import { useSettings } from '../../../shared/hooks/useSettings.ts';
 import { usePlan } from '../state/useDerived.ts';
-import { LyeDoubtPanel } from './LyeDoubtPanel.tsx';
 import { BigStep } from './BigStep.tsx';
 import { Fold } from './Fold.tsx';
 import styles from './make.module.css';
@@ -26,6 +25,7 @@ import { type BenchLogOfBatch } from './useBenchLog.ts';
 import { useDaysBeside } from './useDaysBeside.ts';
 import { useWakeLock } from './useWakeLock.ts';
 
+const LyeDoubtPanel = lazy(() => import('./LyeDoubtPanel.tsx').then((m) => ({ default: m.LyeDoubtPanel })));
 const BesidePicker = lazy(() => import('./BesidePicker.tsx').then((m) => ({ default: m.BesidePicker })));
 
 /** One step of the day at a time: what to do, how much, what it should look like; done with one touch or one key. */
@@ -70,18 +70,20 @@ export function StepByStep(props: {
           log.say({ kind: 'voided', target: id });
         }}
       />
-      {doubts.map((d) => (
-        <LyeDoubtPanel
-          key={d.lye}
-          doubt={d}
-          entries={log.entries}
-          say={log.say}
-          onAgain={(line) => {
-            setPicked(steps.find((s) => s.lines.some((l) => l.id === line))?.id ?? null);
-            setAgain(line);
-          }}
-        />
-      ))}
+      <Suspense fallback={null}>
+        {doubts.map((d) => (
+          <LyeDoubtPanel
+            key={d.lye}
+            doubt={d}
+            entries={log.entries}
+            say={log.say}
+            onAgain={(line) => {
+              setPicked(steps.find((s) => s.lines.some((l) => l.id === line))?.id ?? null);
+              setAgain(line);
+            }}
+          />
+        ))}
+      </Suspense>
       {elsewhere && turn ? (
         <article className={styles.turn} aria-label={`Next in ${elsewhere.name}`}>
           <h2 className={styles.stepTitle}>{elsewhere.name}</h2>
