@@ -45,7 +45,7 @@ export function BarPreview(props: {
                 {bar.name}
                 {leftOut !== '' && (
                   <span className={styles.odd}>
-                    <LevelMark level="warn" /> Left out: {leftOut}
+                    <LevelMark level="warn" /> Left out: {leftOut}{' '}
                     {asksUncoloured && (
                       <Button
                         size="small"

@@ -1,6 +1,6 @@
 /** Sentences of the fields for place and instruments. */
 export const placeTexts = {
   timeZone: 'Time zone',
-  simulated: 'Offer simulated instruments',
+  simulated: 'Simulated instruments',
   simulatedNote: 'Simulated readings are marked, and Kleur does not learn from them.',
 };
