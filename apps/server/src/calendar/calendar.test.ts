@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { type BatchDocument, type CalendarPage, routes } from '@kleur/contract';
+import { type BatchDocument, type CalendarPage, routes, type SettingsWire } from '@kleur/contract';
 import { startApp, type TestApp } from '../../test/app.ts';
 
 let t: TestApp;
@@ -38,7 +38,25 @@ it('lays batches out by their days, with moulds, what was logged and what was re
     },
   ];
   await t.api.post(routes.log(canyon.id)).send({ entries }).expect(204);
-  expect((await page()).batches.find((b) => b.id === canyon.id)!.cutOn).toBe('2026-10-01');
+  const cutOn = async () => (await page()).batches.find((b) => b.id === canyon.id)!.cutOn;
+  expect(await cutOn()).toBe('2026-10-01');
+  // The day is the maker's: 21:30 in Greenwich is the next morning in Sydney, an hour later in its summer time.
+  const settings = (await t.api.get(routes.settings)).body as SettingsWire;
+  const late = { ...entries[0]!, id: 'c2', at: Date.parse('2026-11-19T21:30:00Z') };
+  await t.api
+    .post(routes.log(canyon.id))
+    .send({ entries: [late] })
+    .expect(204);
+  expect(await cutOn()).toBe('2026-11-19');
+  await t.api
+    .put(routes.settings)
+    .send({ ...settings, timeZone: 'Mars/Base' })
+    .expect(400);
+  await t.api
+    .put(routes.settings)
+    .send({ ...settings, timeZone: 'Australia/Sydney' })
+    .expect(200);
+  expect(await cutOn()).toBe('2026-11-20');
   expect((await page({ from: kingfisher.madeOn })).batches.every((b) => b.madeOn >= kingfisher.madeOn)).toBe(
     true,
   );

@@ -70,11 +70,6 @@ export class WriteQueue implements OnModuleInit, OnApplicationShutdown {
     });
   }
 
-  /** Like `run`, for a write that leaves a workspace with the demo alone what it is. */
-  runBeside<T>(write: (manager: EntityManager) => Promise<T>): Promise<T> {
-    return this.queued(write);
-  }
-
   /** Like `run`, for the write that makes the file hold the demo alone. */
   runAsDemo<T>(write: (manager: EntityManager) => Promise<T>): Promise<T> {
     return this.queued(async (m) => {
