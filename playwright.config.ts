@@ -14,7 +14,8 @@ export default defineConfig({
   testDir: 'e2e',
   outputDir: 'test-results',
   workers,
-  retries: 0,
+  // Two tests still depend on how busy the machine is; the report names what needed a second try.
+  retries: 1,
   fullyParallel: true,
   forbidOnly: Boolean(process.env.CI),
   reporter: [['list'], ['json', { outputFile: 'test-results/e2e.json' }]],
