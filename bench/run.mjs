@@ -1,11 +1,15 @@
 import { spawnSync } from 'node:child_process';
 import { readdirSync } from 'node:fs';
 import { join } from 'node:path';
-import { build, install, root } from '../scripts/setup.mjs';
+import { build, install, orStop, root, run } from '../scripts/setup.mjs';
 
 /** Runs every benchmark in a process of its own and prints one table. `npm run bench -- NAME` picks some; flags go to them. */
 install();
-build();
+const { code, output } = await build();
+if (code !== 0) console.error(output);
+orStop('Building', code);
+// The computation is timed as compiled modules.
+orStop('Compiling', run('npx', ['--no-install', 'tsc', '-b', 'packages/core']));
 const flags = process.argv.slice(2).filter((a) => a.startsWith('--'));
 const wanted = process.argv.slice(2).filter((a) => !a.startsWith('--'));
 const files = readdirSync(join(root, 'bench')).filter(
