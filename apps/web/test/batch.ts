@@ -11,6 +11,7 @@ export const batchDocument = (change: Partial<BatchDocument> = {}): BatchDocumen
   version: 3,
   parentId: null,
   createdAt: '',
+  onHold: false,
   updatedAt: '',
   ...change,
 });

@@ -22,6 +22,8 @@ export class BatchEntity extends DocumentEntity {
   @Column('real', { name: 'total_oils' }) totalOils!: number;
   /** Colours of the bar at cure, worked out at every save so that the list needs no plan. */
   @JsonColumn() face!: FaceStripe[];
+  /** Worked out whenever plan, log or record change; null in rows of older versions until the next start. */
+  @Column('boolean', { name: 'on_hold', nullable: true }) onHold!: boolean | null;
   @JsonColumn() plan!: Plan;
   @Column('text', { name: 'parent_id', nullable: true }) parentId!: string | null;
   /** What the plan uses, worked out at every save for what is searched and laid out in time; `{}` in older rows. */

@@ -9,8 +9,8 @@ import {
   type Poured,
 } from '@kleur/contract';
 import { predictedOf } from '@kleur/core/evidence';
-import { PLAN_LIMITS, integrityProblems, soundRows, upgradePlan } from '@kleur/core/plan';
-import { type EntityManager, type FindOptionsWhere, In, Raw } from 'typeorm';
+import { type Plan, PLAN_LIMITS, integrityProblems, soundRows, upgradePlan } from '@kleur/core/plan';
+import { type EntityManager, type FindOptionsWhere, In, IsNull, Raw } from 'typeorm';
 import { demoBatches, demoWrite } from '../demo/data/demo-batches.ts';
 import { notFound, ProblemError } from '../problems/problem.ts';
 import { named } from '../problems/named.ts';
@@ -40,6 +40,7 @@ const summary = (e: BatchEntity): BatchSummary => ({
   totalOils: e.totalOils,
   // Worked out at the next save anew, so that a damaged one costs the colours in the list only.
   face: isUnreadable(e.face) ? [] : e.face,
+  onHold: e.onHold === true,
   version: e.version,
   updatedAt: e.updatedAt,
 });
@@ -56,6 +57,7 @@ function document(e: BatchEntity): BatchDocument {
     plan,
     version: e.version,
     parentId: e.parentId,
+    onHold: e.onHold === true,
     createdAt: e.createdAt,
     updatedAt: e.updatedAt,
     ...(leftOut > 0 ? { leftOut } : {}),
@@ -65,6 +67,15 @@ function document(e: BatchEntity): BatchDocument {
 /** The batch of the demo that is opened as an example. */
 const EXAMPLE = 'Kingfisher';
 
+/** Tells from what was said of a batch whether it is on hold, inside a running write. */
+export type HoldJudge = (m: EntityManager, batch: HeldBatch) => Promise<boolean>;
+export interface HeldBatch {
+  readonly id: string;
+  readonly state: BatchEntity['state'];
+  /** As it was poured; the present one while it was not. */
+  readonly plan: Plan;
+}
+
 /** Everything but the plan, which is most of a row. */
 const HEAD = {
   id: true,
@@ -73,6 +84,7 @@ const HEAD = {
   madeOn: true,
   totalOils: true,
   face: true,
+  onHold: true,
   version: true,
   updatedAt: true,
 } as const;
@@ -86,6 +98,8 @@ const holds = (text: string): FindOptionsWhere<BatchEntity>['name'] => {
 @Injectable()
 export class BatchesService implements Content, OnApplicationBootstrap {
   private readonly store: DocumentStore<BatchEntity>;
+  /** The domain that knows log and record sets it; without one nothing is on hold. */
+  private judge: HoldJudge = () => Promise.resolve(false);
 
   constructor(
     documents: Documents,
@@ -154,7 +168,9 @@ export class BatchesService implements Content, OnApplicationBootstrap {
   /** @param parentId the batch that it is a further version of */
   async create(input: BatchWrite, parentId: string | null = null): Promise<BatchDocument> {
     const sound = checked(input);
-    return document(await this.store.create({ ...columns(sound), parentId, poured: pouredOf(sound, null) }));
+    return document(
+      await this.store.create({ ...columns(sound), onHold: false, parentId, poured: pouredOf(sound, null) }),
+    );
   }
 
   async example(): Promise<BatchDocument> {
@@ -171,9 +187,41 @@ export class BatchesService implements Content, OnApplicationBootstrap {
 
   async update(id: string, version: number, input: BatchWrite): Promise<BatchDocument> {
     const sound = checked(input);
-    return document(
-      await this.store.update(id, version, (row) => ({ ...columns(sound), poured: pouredOf(sound, row) })),
-    );
+    return this.writes.run(async (m) => {
+      const row = await this.store.change(m, id, version, (before) => ({
+        ...columns(sound),
+        poured: pouredOf(sound, before),
+      }));
+      row.onHold = await this.renewHold(m, id);
+      return document(row);
+    });
+  }
+
+  judgeHoldsBy(judge: HoldJudge): void {
+    this.judge = judge;
+  }
+
+  /** Works out anew whether a batch is on hold, inside a running write. Not an edit: neither version nor dates change. */
+  async renewHold(m: EntityManager, id: string): Promise<boolean> {
+    const row = await m.findOne(BatchEntity, { where: { id }, withDeleted: true });
+    if (!row) return false;
+    let onHold = row.onHold ?? false;
+    try {
+      const kept = isUnreadable(row.poured) ? {} : row.poured;
+      const { plan } = soundRows(upgradePlan(kept.plan ?? row.plan));
+      onHold = await this.judge(m, { id, state: row.state, plan });
+    } catch {
+      // What cannot be read stays as it was.
+    }
+    if (onHold !== row.onHold)
+      await m.query('UPDATE "batch" SET "on_hold" = ? WHERE "id" = ?', [onHold ? 1 : 0, id]);
+    return onHold;
+  }
+
+  /** Batches of older versions, of which nobody has worked out whether they are on hold. */
+  async withoutHold(): Promise<string[]> {
+    const rows = await this.store.find({ select: { id: true }, where: { onHold: IsNull() } });
+    return rows.map((r) => r.id);
   }
 
   /** Plan and prediction as they were at the pour. @throws ProblemError `not-found`, `unreadable-row`. */
@@ -249,7 +297,7 @@ export class BatchesService implements Content, OnApplicationBootstrap {
       const parentId = (from === undefined ? undefined : ids.get(from)) ?? null;
       const { id } = await this.store.insert(
         m,
-        { ...row, parentId, poured: poured.at ? { ...poured, at: now.toISOString() } : {} },
+        { ...row, onHold: false, parentId, poured: poured.at ? { ...poured, at: now.toISOString() } : {} },
         { date: new Date(now.getTime() + i) },
       );
       ids.set(name, id);

@@ -39,7 +39,7 @@ export class CalendarService {
     const dayOf = (at: number | undefined): string | null => (at === undefined ? null : clock(at).day);
     const batches: CalendarEntry[] = [];
     const undated: UndatedEntry[] = [];
-    for (const { id, name, state, version, madeOn, face, uses } of all) {
+    for (const { id, name, state, version, madeOn, face, onHold, uses } of all) {
       const done = steps.get(id);
       const entry = {
         id,
@@ -54,6 +54,7 @@ export class CalendarService {
         cutOn: dayOf(done?.get(CUT)),
         readOn: read.get(id) ?? [],
         poured: isMade(state),
+        onHold,
       };
       if (madeOn === null) {
         if (!isMade(state)) undated.push({ ...entry, madeOn });
@@ -116,6 +117,6 @@ export function eventsOf(batch: CalendarBatch, habits: Parameters<typeof spanOf>
       if (m.kind === 'cut') return [one('cut', m.day, `Unmould and cut: ${batch.name}`)];
       return m.done ? [] : [one(`read-${m.after}`, m.day, `Read the bars: ${batch.name}`)];
     }),
-    one('ready', ready, `Cured: ${batch.name}`),
+    one('ready', ready, batch.onHold ? `On hold, not ready: ${batch.name}` : `Cured: ${batch.name}`),
   ];
 }

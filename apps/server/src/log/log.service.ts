@@ -76,7 +76,13 @@ export class LogService implements Content {
           { id },
         );
       }
+      await this.batches.renewHold(m, batchId);
     });
+  }
+
+  /** The whole log of a batch, inside a running write. */
+  async entriesOf(m: EntityManager, batchId: string): Promise<LogEntry[]> {
+    return (await m.find(LogEntryEntity, { where: { batchId }, order: { place: 'ASC' } })).map(entry);
   }
 
   /** When steps were done, ms since 1970, by the batch and the step; what was taken back is not among it. */

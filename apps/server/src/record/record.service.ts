@@ -48,11 +48,22 @@ export class RecordService implements Content {
   /** @throws ProblemError `not-found`, `stale-version`. */
   async put(batchId: string, { record, version }: RecordWire): Promise<RecordWire> {
     await this.batches.head(batchId);
-    if (version > 0) return wire(await this.store.update(batchId, version, { record }));
     return this.writes.run(async (m) => {
-      if (await m.existsBy(RecordEntity, { id: batchId })) throw staleVersion('The record');
-      return wire(await this.insert(m, batchId, record));
+      if (version === 0 && (await m.existsBy(RecordEntity, { id: batchId })))
+        throw staleVersion('The record');
+      const row =
+        version > 0
+          ? await this.store.change(m, batchId, version, { record })
+          : await this.insert(m, batchId, record);
+      await this.batches.renewHold(m, batchId);
+      return wire(row);
     });
+  }
+
+  /** Inside a running write. */
+  async recordOf(m: EntityManager, batchId: string): Promise<BatchRecord> {
+    const row = await m.findOneBy(RecordEntity, { id: batchId });
+    return row ? this.store.read(row, present) : emptyRecord;
   }
 
   /** The demo’s batches that were made have been read, cut and judged. */
@@ -89,7 +100,7 @@ export class RecordService implements Content {
     const versions = await this.batches.lineOf(batchId);
     const ids = versions.map((v) => v.id);
     const [readings, records] = await Promise.all([this.readings.ofBatches(ids), this.ofBatches(ids)]);
-    return versions.map(({ parentId, id, name, state, madeOn, face }) => {
+    return versions.map(({ parentId, id, name, state, madeOn, face, onHold }) => {
       const record = records.get(id) ?? emptyRecord;
       return {
         id,
@@ -98,6 +109,7 @@ export class RecordService implements Content {
         state,
         madeOn,
         face,
+        onHold,
         seen: lastSeen(readings.get(id) ?? []),
         faults: [...new Set(record.faults.map((f) => f.fault))],
         verdict: verdictOn(record, 'batch', ''),

@@ -298,6 +298,7 @@ export class BatchDocumentDto extends BatchWriteDto implements BatchDocument {
   @Id() id!: string;
   @Version() version!: number;
   @Text(ID_LENGTH, { nullable: true, description: 'The version it was made from' }) parentId!: string | null;
+  @Flag() onHold!: boolean;
   @Moment() createdAt!: string;
   @Moment() updatedAt!: string;
   @Int(1, 10_000, { optional: true, description: 'Entries of the stored plan that cannot be read' })
@@ -317,6 +318,7 @@ export class BatchSummaryDto implements BatchSummary {
   @Pattern(DAY, '2026-03-09', { nullable: true }) madeOn!: string | null;
   @Within(L.totalOils, 'g') totalOils!: number;
   @Many(() => FaceStripeDto, L.pots) face!: FaceStripeDto[];
+  @Flag() onHold!: boolean;
   @Version() version!: number;
   @Moment() updatedAt!: string;
 }

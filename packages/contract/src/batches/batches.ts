@@ -23,6 +23,8 @@ export interface BatchSummary {
   readonly madeOn: string | null;
   readonly totalOils: number;
   readonly face: readonly FaceStripe[];
+  /** The soap may contain lye: neither ready nor for use or sale before a test allows it. */
+  readonly onHold: boolean;
   readonly version: number;
   readonly updatedAt: string;
 }
@@ -50,6 +52,8 @@ export interface BatchDocument extends BatchWrite {
   readonly version: number;
   /** The batch that it was made again from; null for none. */
   readonly parentId: string | null;
+  /** The soap may contain lye: neither ready nor for use or sale before a test allows it. */
+  readonly onHold: boolean;
   readonly createdAt: string;
   readonly updatedAt: string;
   /** Entries of the stored plan that cannot be read and were left out; absent for none. */

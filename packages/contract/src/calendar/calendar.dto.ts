@@ -33,6 +33,7 @@ class AnyEntryDto {
   @Pattern(DAY, '2026-03-09', { nullable: true }) cutOn!: string | null;
   @Texts(MANY, 10) readOn!: string[];
   @Flag() poured!: boolean;
+  @Flag() onHold!: boolean;
 }
 
 class CalendarEntryDto extends AnyEntryDto implements CalendarEntry {

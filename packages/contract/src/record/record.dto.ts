@@ -176,6 +176,7 @@ export class LineBatchDto implements LineBatch {
   @OneOf(BATCH_STATES) state!: BatchState;
   @Pattern(DAY, '2026-03-09', { nullable: true }) madeOn!: string | null;
   @Many(() => FaceStripeDto, PLAN_LIMITS.pots) face!: FaceStripeDto[];
+  @Flag() onHold!: boolean;
   @Many(() => SeenPotDto, PLAN_LIMITS.pots) seen!: SeenPotDto[];
   @Texts(L.faults, 40) faults!: FaultId[];
   @One(() => VerdictDto, { nullable: true }) verdict!: VerdictDto | null;

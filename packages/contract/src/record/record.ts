@@ -44,6 +44,7 @@ export interface LineBatch {
   readonly state: BatchState;
   readonly madeOn: string | null;
   readonly face: readonly FaceStripe[];
+  readonly onHold: boolean;
   readonly seen: readonly SeenPot[];
   readonly faults: readonly FaultId[];
   readonly verdict: Verdict | null;

@@ -39,7 +39,7 @@ const A_YEAR = 366;
 function placed(batch: SeasonBatch, first: number, habits: CalendarHabits): CalendarSpan {
   const last = first + extraPourDays(batch);
   return {
-    batch: { ...batch, madeOn: '', unmouldedOn: null, cutOn: null, readOn: [], poured: false },
+    batch: { ...batch, madeOn: '', unmouldedOn: null, cutOn: null, readOn: [], poured: false, onHold: false },
     from: first,
     unmould: first + mouldDays(batch, habits),
     ready: last + habits.cureDays,

@@ -15,6 +15,7 @@ const batch = (change: Partial<CalendarBatch> = {}): CalendarBatch => ({
   cutOn: null,
   readOn: [],
   poured: true,
+  onHold: false,
   ...change,
 });
 const habits: CalendarHabits = { ...usualHabits, cureDays: 28, finishDays: 1, hoursADay: 4, hoursABatch: 2 };

@@ -20,6 +20,8 @@ export interface CalendarBatch {
   readonly readOn: readonly string[];
   /** Whether it lies on the rack or in the shop already: nothing is due of one that was never poured. */
   readonly poured: boolean;
+  /** Not ready, whatever its age, before a test for lye allows it. */
+  readonly onHold: boolean;
 }
 
 const HOURS_PER_DAY = 24;

@@ -49,5 +49,6 @@ export {
   withSubstitute,
 } from './again.ts';
 export { asMade } from './asMade.ts';
+export { type LyeCheck, lyeCheckOf } from './hold.ts';
 export { canBeCut, type CutPieces, type CutPlan, cutPlan, regionsOf } from './cutPlan.ts';
 export { cureLossOf, type CureLoss, type LearnedLoss, learnLoss } from './loss.ts';

@@ -4,7 +4,7 @@ import { Link } from 'react-router';
 import { type BatchSummary, type LedgerBatch } from '@kleur/contract';
 import { useDays } from '../../shared/hooks/useDays.ts';
 import { usePrinter } from '../../shared/hooks/useSettings.ts';
-import { stateName } from '../../shared/ui/stateName.ts';
+import { stateText } from '../../shared/ui/stateName.ts';
 
 /** A batch as a bar seen from its cut face: each pot a band as high as its share, at cure. */
 export function BatchCard(props: {
@@ -54,7 +54,7 @@ export function BatchCard(props: {
         </Button>
       )}
       <div className="card-foot">
-        <span className={`state state-${batch.state}`}>{stateName[batch.state]}</span>
+        <span className={`state state-${batch.onHold ? 'held' : batch.state}`}>{stateText(batch)}</span>
         <span className="soft figure">
           {batch.madeOn ? days.text(batch.madeOn) : 'no date'} · {print.mass(batch.totalOils, true)}
         </span>

@@ -39,7 +39,11 @@ export function BatchesRoom() {
   const state = (params.get('state') ?? '') as BatchState | '';
   const page = Math.max(1, Number(params.get('page') ?? 1) || 1);
   const asked = ledgerQueryOf(params);
-  const plain = useBatchesQuery({ page, q, state }, { skip: asked !== null });
+  const plain = useBatchesQuery(
+    { page, q, state },
+    // What is logged or recorded in a batch can put it on hold.
+    { skip: asked !== null, refetchOnMountOrArgChange: true },
+  );
   const ledger = useLedgerQuery(asked ?? { page: 1 }, { skip: asked === null });
   const { data, error, isFetching, refetch } = asked ? ledger : plain;
   const [wantsFilters, setWantsFilters] = useState(asked !== null);

@@ -12,7 +12,7 @@ import { useDays } from '../../shared/hooks/useDays.ts';
 import { usePrinter } from '../../shared/hooks/useSettings.ts';
 import { EmptyState } from '../../shared/ui/EmptyState.tsx';
 import { PlainTable } from '../../shared/ui/PlainTable.tsx';
-import { stateName } from '../../shared/ui/stateName.ts';
+import { stateText } from '../../shared/ui/stateName.ts';
 import { verdictText } from '../../shared/verdictText.ts';
 import styles from './Ledger.module.css';
 
@@ -75,7 +75,7 @@ function Column({ id, first }: { readonly id: string; readonly first: string }) 
   });
   const found = id === first || !other ? [] : differences(other.plan, batch.plan, print);
   const facts: readonly (readonly [string, string])[] = [
-    ['State', `${stateName[batch.state]}${batch.madeOn ? `, ${days.text(batch.madeOn)}` : ''}`],
+    ['State', `${stateText(batch)}${batch.madeOn ? `, ${days.text(batch.madeOn)}` : ''}`],
     ['Oils', print.mass(batch.plan.base.totalOils)],
     ['Design', designText(batch.plan.idea.design) || 'open'],
     ['Faults', record.faults.map((f) => faultById(f.fault).name).join(', ') || 'none noted'],

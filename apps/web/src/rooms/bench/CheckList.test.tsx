@@ -16,6 +16,7 @@ const document: BatchDocument = {
   version: 1,
   parentId: null,
   createdAt: '',
+  onHold: false,
   updatedAt: '',
 };
 const check: Check = {

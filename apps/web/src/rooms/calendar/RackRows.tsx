@@ -26,7 +26,9 @@ export function RackRows({ view, days }: { readonly view: CalendarView; readonly
   const isShown = (from: number, to: number): boolean => to > days.from && from < days.from + days.count;
   const moulds = [...new Set(spans.flatMap((s) => s.batch.moulds.map((m) => m.name)))].sort();
   const without = spans.filter((s) => s.batch.moulds.length === 0);
-  const curing = spans.filter((s) => isShown(s.unmould, s.ready));
+  // What is on hold stays on the rack, however old it is.
+  const leaves = (s: ShownSpan): number => (s.batch.onHold ? Math.max(s.ready, view.today + 1) : s.ready);
+  const curing = spans.filter((s) => isShown(s.unmould, leaves(s)));
 
   const move = async ({ batch }: ShownSpan, by: number): Promise<void> => {
     if (by === 0) return;
@@ -72,8 +74,12 @@ export function RackRows({ view, days }: { readonly view: CalendarView; readonly
         <Lanes
           spans={curing}
           from={(s) => s.unmould}
-          to={(s) => s.ready}
-          label={(s) => `${s.batch.name} · ready ${names.text(dayText(s.ready))}`}
+          to={leaves}
+          label={(s) =>
+            s.batch.onHold
+              ? `${s.batch.name} · on hold: test for lye`
+              : `${s.batch.name} · ready ${names.text(dayText(s.ready))}`
+          }
           view={view}
           days={days}
           onMove={null}

@@ -7,3 +7,12 @@ export const stateName: Readonly<Record<BatchState, string>> = {
   curing: 'Curing',
   finished: 'Finished',
 };
+
+/** Soap that may contain lye is on hold, whatever its age: never *finished*. */
+export const stateText = ({
+  state,
+  onHold,
+}: {
+  readonly state: BatchState;
+  readonly onHold: boolean;
+}): string => (onHold ? 'On hold' : stateName[state]);

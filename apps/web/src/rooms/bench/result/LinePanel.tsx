@@ -11,7 +11,7 @@ import { useLineQuery } from '../../../data/record.ts';
 import { useDays } from '../../../shared/hooks/useDays.ts';
 import { usePrinter } from '../../../shared/hooks/useSettings.ts';
 import { PlainTable } from '../../../shared/ui/PlainTable.tsx';
-import { stateName } from '../../../shared/ui/stateName.ts';
+import { stateText } from '../../../shared/ui/stateName.ts';
 import styles from './result.module.css';
 import { type Result } from './useResult.ts';
 import { verdictText } from '../../../shared/verdictText.ts';
@@ -42,7 +42,7 @@ export function LinePanel({ result }: { readonly result: Result }) {
                 {v.id === batchId ? <b>{v.name}</b> : <Link to={`/batches/${v.id}`}>{v.name}</Link>}
                 <span className="soft">
                   {' '}
-                  {stateName[v.state].toLowerCase()}
+                  {stateText(v).toLowerCase()}
                   {v.madeOn && `, ${days.text(v.madeOn)}`}
                   {parent && ` · from ${parent.name}`}
                 </span>

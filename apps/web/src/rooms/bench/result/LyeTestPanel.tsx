@@ -1,33 +1,20 @@
 import { Input } from 'antd';
-import { batchHold } from '@kleur/core/day';
-import { flowOf } from '@kleur/core/balance';
-import { type LyeTest, lyeState, RECORD_LIMITS } from '@kleur/core/record';
-import { usePrinter, useSettings } from '../../../shared/hooks/useSettings.ts';
+import { type LyeTest, RECORD_LIMITS } from '@kleur/core/record';
+import { usePrinter } from '../../../shared/hooks/useSettings.ts';
 import { useDays } from '../../../shared/hooks/useDays.ts';
 import { DayField } from '../../../shared/ui/DayField.tsx';
 import { NumberField } from '../../../shared/ui/NumberField.tsx';
-import { usePlan } from '../state/useDerived.ts';
 import { lyeTestTexts as t } from './lyeTestTexts.ts';
 import styles from './result.module.css';
-import { type Result } from './useResult.ts';
+import { type Result, useLyeCheck } from './useResult.ts';
 
 /** Whether the soap is on hold because it may contain lye, and the test that it must pass. */
 export function LyeTestPanel({ result }: { readonly result: Result }) {
   const days = useDays();
-  const { record, made, log, edit } = result;
+  const { record, edit } = result;
   const print = usePrinter();
-  const plan = usePlan();
-  const { measuring } = useSettings();
-  const pots = flowOf(made.plan, made.weighed).pots.filter((p) => p.superfat !== null && p.left > 0);
-  const hold = batchHold(
-    plan,
-    measuring.scaleDivision,
-    log,
-    pots.map((p) => p.superfat! * 100),
-  );
-  const state = lyeState(record, hold.isHeld, hold.canBeLifted);
+  const { state, below } = useLyeCheck(result);
   if (state === 'none-needed') return null;
-  const below = pots.filter((p) => p.superfat! < 0).map((p) => p.pot.name);
   const { lyeTest } = record;
   const set = (change: Partial<LyeTest>): void => {
     edit((r) => ({

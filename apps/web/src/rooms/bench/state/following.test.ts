@@ -45,6 +45,7 @@ const document: BatchDocument = {
   version: 1,
   parentId: null,
   createdAt: '',
+  onHold: false,
   updatedAt: '',
 };
 

@@ -7,6 +7,7 @@ import { usePart } from '../../../shared/hooks/usePart.ts';
 import { EmptyState } from '../../../shared/ui/EmptyState.tsx';
 import { PartTabs } from '../../../shared/ui/PartTabs.tsx';
 import { ColoursPart } from '../result/ColoursPart.tsx';
+import { HoldLine } from '../result/HoldLine.tsx';
 import { useResult } from '../result/useResult.ts';
 import { edits } from '../state/edits.ts';
 import { useHead } from '../state/useDerived.ts';
@@ -81,6 +82,7 @@ function AfterThePour({ batchId }: { readonly batchId: string }) {
     );
   return (
     <PartTabs label="Parts of the result" parts={PARTS} current={part}>
+      {part !== 'faults' && <HoldLine result={state.result} />}
       {part === 'colours' && <ColoursPart result={state.result} />}
       <Suspense fallback={<p role="status">Opening…</p>}>
         {part === 'faults' && <FaultsPart result={state.result} />}
