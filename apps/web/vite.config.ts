@@ -132,7 +132,7 @@ const OWN_CHUNK =
   /shared.(form|settings|photo)|SortableList|ListRoom|ColourPicker|PlainTable|BarEffect|shared.batches.DueReadings|data.(benchLogs?|outbox|log|record|media|ledger|calendar|book)\.ts/;
 
 /** What is known of a batch that was made, and of bars that were read. */
-const RECORD = /data.record\.ts|core.src.(evidence|record)/;
+const RECORD = /data.record\.ts|core.src.(evidence|record(?!.hold))/;
 
 /** What went wrong and why: only where faults are looked into. */
 const CAUSES = /core.src.causes/;

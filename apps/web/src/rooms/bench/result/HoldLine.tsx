@@ -2,7 +2,8 @@ import { Link } from 'react-router';
 import { isOnHold } from '@kleur/core/record';
 import { lyeTestTexts as t } from './lyeTestTexts.ts';
 import styles from './result.module.css';
-import { type Result, useLyeCheck } from './useResult.ts';
+import { useLyeCheck } from './useLyeCheck.ts';
+import { type Result } from './useResult.ts';
 
 /** Says in every part of the result that the soap is on hold, with the way to the test. */
 export function HoldLine({ result }: { readonly result: Result }) {

@@ -6,7 +6,8 @@ import { DayField } from '../../../shared/ui/DayField.tsx';
 import { NumberField } from '../../../shared/ui/NumberField.tsx';
 import { lyeTestTexts as t } from './lyeTestTexts.ts';
 import styles from './result.module.css';
-import { type Result, useLyeCheck } from './useResult.ts';
+import { useLyeCheck } from './useLyeCheck.ts';
+import { type Result } from './useResult.ts';
 
 /** Whether the soap is on hold because it may contain lye, and the test that it must pass. */
 export function LyeTestPanel({ result }: { readonly result: Result }) {

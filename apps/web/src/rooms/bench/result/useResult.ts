@@ -3,7 +3,7 @@ import { useStore } from 'react-redux';
 import { type Poured } from '@kleur/contract';
 import { type Actuals, actualsOf, type LogEntry, standing } from '@kleur/core/day';
 import { type Reading } from '@kleur/core/evidence';
-import { type BatchRecord, type LyeCheck, lyeCheckOf } from '@kleur/core/record';
+import { type BatchRecord } from '@kleur/core/record';
 import { withFallback } from '@kleur/core/work';
 import { type Failure, failureOf } from '../../../data/api.ts';
 import {
@@ -17,15 +17,6 @@ import { type AppStore } from '../../../data/store.ts';
 import { useNotices } from '../../../shared/hooks/useNotices.ts';
 import { useSettings } from '../../../shared/hooks/useSettings.ts';
 import { useBenchLog } from '../make/useBenchLog.ts';
-
-/** Whether the soap may contain lye, by plan, log and record. */
-export function useLyeCheck({ poured, log, record }: Result): LyeCheck {
-  const { measuring } = useSettings();
-  return useMemo(
-    () => lyeCheckOf(poured.plan, measuring, log, record),
-    [poured.plan, measuring, log, record],
-  );
-}
 
 /** Everything that is known of a batch after its pour. */
 export interface Result {

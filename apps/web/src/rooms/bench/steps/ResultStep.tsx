@@ -3,16 +3,18 @@ import { lazy, Suspense } from 'react';
 import { useParams } from 'react-router';
 import { isMade } from '@kleur/contract';
 import { useAppDispatch } from '../../../data/store.ts';
+import { useAtRest } from '../../../shared/hooks/useAtRest.ts';
 import { usePart } from '../../../shared/hooks/usePart.ts';
 import { EmptyState } from '../../../shared/ui/EmptyState.tsx';
 import { PartTabs } from '../../../shared/ui/PartTabs.tsx';
 import { ColoursPart } from '../result/ColoursPart.tsx';
-import { HoldLine } from '../result/HoldLine.tsx';
 import { useResult } from '../result/useResult.ts';
 import { edits } from '../state/edits.ts';
 import { useHead } from '../state/useDerived.ts';
 import { useDays } from '../../../shared/hooks/useDays.ts';
 
+// What tells it brings the whole of the making day along: once the page is at rest.
+const HoldLine = lazy(() => import('../result/HoldLine.tsx').then((m) => ({ default: m.HoldLine })));
 const FaultsPart = lazy(() => import('../result/FaultsPart.tsx').then((m) => ({ default: m.FaultsPart })));
 
 const VersionsPart = lazy(() =>
@@ -69,6 +71,7 @@ export function ResultStep() {
 function AfterThePour({ batchId }: { readonly batchId: string }) {
   const state = useResult(batchId);
   const part = usePart(KEYS);
+  const atRest = useAtRest();
   if (state.status === 'loading') return <p className="loading">Opening…</p>;
   if (state.status === 'failed')
     return (
@@ -82,7 +85,11 @@ function AfterThePour({ batchId }: { readonly batchId: string }) {
     );
   return (
     <PartTabs label="Parts of the result" parts={PARTS} current={part}>
-      {part !== 'faults' && <HoldLine result={state.result} />}
+      {atRest && part !== 'faults' && (
+        <Suspense fallback={null}>
+          <HoldLine result={state.result} />
+        </Suspense>
+      )}
       {part === 'colours' && <ColoursPart result={state.result} />}
       <Suspense fallback={<p role="status">Opening…</p>}>
         {part === 'faults' && <FaultsPart result={state.result} />}
