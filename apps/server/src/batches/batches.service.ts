@@ -168,9 +168,12 @@ export class BatchesService implements Content, OnApplicationBootstrap {
   /** @param parentId the batch that it is a further version of */
   async create(input: BatchWrite, parentId: string | null = null): Promise<BatchDocument> {
     const sound = checked(input);
-    return document(
-      await this.store.create({ ...columns(sound), onHold: false, parentId, poured: pouredOf(sound, null) }),
-    );
+    return this.writes.run(async (m) => {
+      const poured = pouredOf(sound, null);
+      const row = await this.store.insert(m, { ...columns(sound), onHold: false, parentId, poured });
+      row.onHold = await this.renewHold(m, row.id);
+      return document(row);
+    });
   }
 
   async example(): Promise<BatchDocument> {

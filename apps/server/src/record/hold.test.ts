@@ -106,3 +106,12 @@ it('rows of older versions are worked out at the next start', async () => {
   t = await startApp('demo', folder);
   expect(await held()).toBe(true);
 });
+
+it('a batch that is brought in as poured, lean in oil, is on hold from the start', async () => {
+  const { plan } = batch;
+  const lean = { ...plan, base: { ...plan.base, superfat: -1 } };
+  const sent = { name: 'Lean', state: 'poured', madeOn: '2026-03-01' };
+  const add = async (of: typeof plan) =>
+    ((await t.api.post(routes.batches).send({ ...sent, plan: of })).body as BatchDocument).onHold;
+  expect([await add(lean), await add(plan)]).toEqual([true, false]);
+});

@@ -19,6 +19,7 @@ export {
   WARMTHS,
 } from './entry.ts';
 export { keptOf, KEPT, type Kept, type Learned, type LearnedFigure, learnFrom } from './learn.ts';
+export { asDecided } from './decided.ts';
 export { mergeLogs, stampAfter, standing } from './merge.ts';
 export { missingBefore, neededBy, type Progress, progressOf, type Timer } from './progress.ts';
 export { neededLater } from './dayOrder.ts';

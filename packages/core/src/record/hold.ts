@@ -1,11 +1,10 @@
 import { flowOf } from '../balance/balance.ts';
 import { actualsOf } from '../day/actuals.ts';
+import { asDecided } from '../day/decided.ts';
 import { type LogEntry } from '../day/entry.ts';
 import { batchHold } from '../day/lyeDoubt.ts';
-import { mergeLogs, standing } from '../day/merge.ts';
 import { type Plan } from '../plan/plan.ts';
 import { type Measuring } from '../units/measure.ts';
-import { withFallback } from '../work/design.ts';
 import { type BatchRecord, type LyeState, lyeState } from './record.ts';
 
 /** Whether a batch may contain lye, and the test that it must pass. */
@@ -26,8 +25,7 @@ export function lyeCheckOf(
   log: readonly LogEntry[],
   record: BatchRecord,
 ): LyeCheck {
-  const isSimpler = standing(mergeLogs(log, [])).findLast((e) => e.kind === 'decided')?.value === 0;
-  const made = actualsOf(isSimpler ? withFallback(plan) : plan, measuring, log);
+  const made = actualsOf(asDecided(plan, log), measuring, log);
   const pots = flowOf(made.plan, made.weighed).pots.filter((p) => p.superfat !== null && p.left > 0);
   const hold = batchHold(
     plan,

@@ -1,10 +1,9 @@
 import { useCallback, useMemo } from 'react';
 import { useStore } from 'react-redux';
 import { type Poured } from '@kleur/contract';
-import { type Actuals, actualsOf, type LogEntry, standing } from '@kleur/core/day';
+import { type Actuals, actualsOf, asDecided, type LogEntry } from '@kleur/core/day';
 import { type Reading } from '@kleur/core/evidence';
 import { type BatchRecord } from '@kleur/core/record';
-import { withFallback } from '@kleur/core/work';
 import { type Failure, failureOf } from '../../../data/api.ts';
 import {
   type RecordChange,
@@ -61,9 +60,7 @@ export function useResult(batchId: string): ResultState {
   );
   const made = useMemo(() => {
     if (!poured.data) return null;
-    const isSimpler = standing(entries).findLast((e) => e.kind === 'decided')?.value === 0;
-    const { plan } = poured.data;
-    return actualsOf(isSimpler ? withFallback(plan) : plan, measuring, entries);
+    return actualsOf(asDecided(poured.data.plan, entries), measuring, entries);
   }, [poured.data, measuring, entries]);
   const retry = (): void => {
     for (const q of [poured, record, readings]) if (q.error) void q.refetch();
