@@ -9,7 +9,7 @@ import { firstPort } from './ports.ts';
 /** A server of its own with an empty workspace: the shelf alone, nothing in stock. */
 const test = base.extend<{ readonly site: string }>({
   // The runner reads what a fixture needs from the pattern: none here.
-  // eslint-disable-next-line no-empty-pattern
+  // oxlint-disable-next-line no-empty-pattern
   site: async ({}, use, { parallelIndex }) => {
     const port = firstPort + 20 + parallelIndex;
     const server: ChildProcess = spawn(process.execPath, ['apps/server/bundle/main.js', '--empty'], {

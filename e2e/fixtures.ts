@@ -17,7 +17,7 @@ interface Pages {
 /** Every test runs on its worker's own server, starts from the demo, and fails on any error in the page. */
 export const test = base.extend<Pages & { readonly demo: undefined; readonly quiet: undefined }>({
   // The runner reads what a fixture needs from the pattern: none here.
-  // eslint-disable-next-line no-empty-pattern
+  // oxlint-disable-next-line no-empty-pattern
   baseURL: async ({}, use, { parallelIndex }) => {
     await use(`http://127.0.0.1:${firstPort + parallelIndex}`);
   },

@@ -77,15 +77,9 @@ function slowest(count) {
 await checks([
   // The browser tests and those of the built server need it; the checks do not wait for it.
   ['build', null],
-  // In two halves, which keep both cores busy.
-  ['lint of the web', ['eslint', 'apps/web', 'e2e', '--max-warnings', '0']],
-  [
-    'lint of the rest',
-    ['eslint', '.', '--ignore-pattern', 'apps/web/**', '--ignore-pattern', 'e2e/**', '--max-warnings', '0'],
-  ],
-  ['types', ['tsc', '-b']],
+  ['types and lint', ['oxlint', '--report-unused-disable-directives', '--deny-warnings', '.']],
   ['import rules', ['depcruise', 'packages', 'apps', 'e2e', 'bench', '--config', '.dependency-cruiser.cjs']],
-  ['format', ['prettier', '--check', '--log-level', 'warn', '.']],
+  ['format', ['oxfmt', '--check', '.']],
   ['unused code and dependencies', ['knip']],
 ]);
 tests(

@@ -53,7 +53,7 @@ function all(common: Common, shape: Shape, api: object, ...checks: PropertyDecor
 }
 
 // Line breaks and tabs are text; the other control characters are not.
-// eslint-disable-next-line no-control-regex
+// oxlint-disable-next-line no-control-regex
 const PRINTABLE = /^[^\u0000-\u0008\u000b\u000c\u000e-\u001f\u007f]*$/;
 
 export const Text = (

@@ -2,7 +2,7 @@
  * How many cases random and exhaustive tests look at. An ordinary run looks at few of them and stays quick; with
  * `KLEUR_CASES=full` every test looks at all.
  */
-// eslint-disable-next-line no-restricted-globals -- the one place that asks how long the run may be
+// oxlint-disable-next-line no-restricted-globals -- the one place that asks how long the run may be
 const isFull = process.env.KLEUR_CASES === 'full';
 
 /** Cases of an ordinary run, or of a full one. */

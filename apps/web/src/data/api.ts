@@ -47,7 +47,8 @@ export const api = createApi({
 
 /** What went wrong, as a coded problem: the server's own, or that it could not be reached. */
 export type Failure =
-  Problem | { readonly code: 'unreachable'; readonly message: string; readonly fields: readonly [] };
+  | Problem
+  | { readonly code: 'unreachable'; readonly message: string; readonly fields: readonly [] };
 
 /** Reads a failed request. Anything that is no coded answer counts as unreachable. */
 export function failureOf(error: unknown): Failure {

@@ -38,20 +38,20 @@ export const logServer = (store: AppStore, batchId: string): LogServer => ({
       );
       return await store.dispatch(question).unwrap();
     } catch (error) {
-      // eslint-disable-next-line @typescript-eslint/only-throw-error -- a failure is a coded answer, not a fault
+      // oxlint-disable-next-line typescript/only-throw-error -- a failure is a coded answer, not a fault
       throw failureOf(error);
     }
   },
   sendFile: async (file) => {
     const sent = await store.dispatch(logApi.endpoints.sendFile.initiate({ batchId, file }));
-    // eslint-disable-next-line @typescript-eslint/only-throw-error -- see above
+    // oxlint-disable-next-line typescript/only-throw-error -- see above
     if (sent.error) throw failureOf(sent.error);
   },
   send: async (entries) => {
     for (let from = 0; from < entries.length; from += LOG_LIMITS.sent) {
       const some = entries.slice(from, from + LOG_LIMITS.sent);
       const sent = await store.dispatch(logApi.endpoints.sendLog.initiate({ batchId, entries: some }));
-      // eslint-disable-next-line @typescript-eslint/only-throw-error -- see above
+      // oxlint-disable-next-line typescript/only-throw-error -- see above
       if (sent.error) throw failureOf(sent.error);
     }
   },

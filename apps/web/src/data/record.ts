@@ -111,7 +111,7 @@ class RecordSaves {
         // What no record can take is not tried for ever.
         if (failure.code === 'invalid-input') this.waiting = this.waiting.slice(sent.length);
         this.show();
-        // eslint-disable-next-line @typescript-eslint/only-throw-error -- a failure is a coded answer, not a fault
+        // oxlint-disable-next-line typescript/only-throw-error -- a failure is a coded answer, not a fault
         throw failure;
       }
     }

@@ -196,7 +196,8 @@ class DoseRowDto {
 class DrawDto implements Draw {
   @Id() id!: string;
   @Text(ID_LENGTH, { min: 1, nullable: true, description: 'A pot, or null for the base batter' }) from!:
-    string | null;
+    | string
+    | null;
   @OneOf(SHARE_WAYS) by!: ShareWay;
   @Within(L.draw, 'Parts, %, g, ml, mm, or a section from 1') value!: number;
   @Within(L.millimetres, 'Other height of a slanted layer, mm') second!: number;

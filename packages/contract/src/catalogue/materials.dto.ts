@@ -114,7 +114,8 @@ export class OpticsDto {
 
 class OilFactsDto {
   @Num(SAP_KOH_RANGE.min, SAP_KOH_RANGE.max, { nullable: true, description: 'mg KOH per g' }) sapKoh!:
-    number | null;
+    | number
+    | null;
   @Num(0, 30, { description: 'How far sources differ on it, ± %' }) sapSpread!: number;
   @Numbers(FATTY_ACIDS.length, 0, 100, { nullable: true, description: `% of ${FATTY_ACIDS.join(', ')}` })
   fatty!: number[] | null;

@@ -24,7 +24,16 @@ export type CheckLevel = 'stop' | 'warn' | 'tip';
 export type CheckPlace =
   | {
       readonly at:
-        'oils' | 'superfat' | 'lye' | 'scent' | 'additives' | 'mould' | 'embeds' | 'pots' | 'idea' | 'work';
+        | 'oils'
+        | 'superfat'
+        | 'lye'
+        | 'scent'
+        | 'additives'
+        | 'mould'
+        | 'embeds'
+        | 'pots'
+        | 'idea'
+        | 'work';
     }
   | { readonly at: 'pot'; readonly potId: string }
   | { readonly at: 'dose'; readonly potId: string; readonly rowId: string };

@@ -9,7 +9,12 @@ export interface ColourMeasurement {
 }
 
 export type ReaderProblem =
-  'not-calibrated' | 'not-on-tile' | 'battery-low' | 'not-on-surface' | 'moved' | 'unplugged';
+  | 'not-calibrated'
+  | 'not-on-tile'
+  | 'battery-low'
+  | 'not-on-surface'
+  | 'moved'
+  | 'unplugged';
 
 /** Why a reader gave no measurement. */
 export class ReaderError extends Error {

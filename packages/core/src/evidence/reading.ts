@@ -86,7 +86,12 @@ export const hoursBetween = (madeOn: string, on: string): number =>
   Math.max(0, (dayNumber(on) - dayNumber(madeOn)) * HOURS_PER_DAY);
 
 export type ReadingProblem =
-  'before-the-pour' | 'no-such-pot' | 'no-such-face' | 'same-again' | 'too-many' | 'not-poured';
+  | 'before-the-pour'
+  | 'no-such-pot'
+  | 'no-such-face'
+  | 'same-again'
+  | 'too-many'
+  | 'not-poured';
 
 export const READING_PROBLEM_TEXT: Readonly<Record<ReadingProblem, string>> = {
   'before-the-pour': 'It is dated before the pour.',

@@ -43,7 +43,7 @@ export class FormatError extends Error {
   override readonly name = 'FormatError';
 }
 
-// eslint-disable-next-line no-control-regex
+// oxlint-disable-next-line no-control-regex
 const CONTROL = /[\u0000-\u001f\u007f]+/g;
 
 /** Cuts a name to what a plan can hold and drops control characters. Markup stays: it is text. */

@@ -14,7 +14,7 @@ it.each([
 it('agrees with the platform’s calendar on any day', () => {
   fc.assert(
     fc.property(fc.integer({ min: -100_000, max: 400_000 }), (number) => {
-      // eslint-disable-next-line no-restricted-globals -- the calendar that this one is compared with
+      // oxlint-disable-next-line no-restricted-globals -- the calendar that this one is compared with
       const utc = new Date(number * 86_400_000);
       expect(dayText(number)).toBe(utc.toISOString().slice(0, 10));
       expect(dayNumber(dayText(number))).toBe(number);

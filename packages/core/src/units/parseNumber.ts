@@ -4,7 +4,8 @@ import { type DecimalMark } from './print.ts';
 export type NumberProblem = 'empty' | 'not-a-number' | 'ambiguous' | 'too-small' | 'too-large';
 
 export type ParsedNumber =
-  { readonly ok: true; readonly value: number } | { readonly ok: false; readonly problem: NumberProblem };
+  | { readonly ok: true; readonly value: number }
+  | { readonly ok: false; readonly problem: NumberProblem };
 
 export interface NumberRange {
   readonly min: number;

@@ -80,7 +80,13 @@ export interface Weighing {
  * oils, or from another pot once that is coloured, or coloured and scented.
  */
 export type WeighStage =
-  'emulsion' | 'liquid' | 'additives' | 'scent' | 'own' | 'coloured' | 'coloured-scented';
+  | 'emulsion'
+  | 'liquid'
+  | 'additives'
+  | 'scent'
+  | 'own'
+  | 'coloured'
+  | 'coloured-scented';
 
 export interface PrepAdditive {
   readonly row: AdditiveRow;

@@ -70,7 +70,7 @@ export function LadderDialog({ potId, onClose }: { readonly potId: string; reado
   const doubtAt = (doses: readonly number[]) =>
     doubtOf(
       canvas,
-      found!.materials.flatMap(({ optics, curve = null }, i) =>
+      found!.materials.flatMap(({ optics, curve }, i) =>
         doses[i]! > 0 ? [{ optics: optics!, curve, dose: doses[i]! }] : [],
       ),
       curedStage(gel),

@@ -42,7 +42,7 @@ export function MatchDrawer({ pot, without, onClose }: MatchDrawerProps) {
   const own = useMemo(
     () => predictColour(potComposition(plan, pot.pot), curedStage(gel)).lab,
     // The colour when the drawer opened is what is wanted again, not what each recipe makes of it.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
     [],
   );
   const [target, setTarget] = useState<LabD65>(own);

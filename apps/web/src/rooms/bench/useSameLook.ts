@@ -99,7 +99,7 @@ export function useSameLooks(looks: readonly WantedLook[], gel: number): readonl
     );
     questions.ask({ looks, pots, lacks });
     // The looks are compared by what is in them.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
   }, [key, plan, shelf, candidates, most, prefersSure, settings, gel, questions]);
   return answer;
 }

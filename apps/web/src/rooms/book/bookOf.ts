@@ -24,7 +24,7 @@ export function bookOf(
   readings: readonly BookEntry[],
 ): readonly BookMaterial[] {
   return shelf
-    .filter((m) => m.optics !== null && m.optics.specks === null && isColourant(m.kind))
+    .filter((m) => m.optics?.specks === null && isColourant(m.kind))
     .map((material) => ({ material, bars: barsOf(material.id, readings) }))
     .filter(({ material, bars }) => bars.length > 0 || material.inStock)
     .sort((a, b) => b.bars.length - a.bars.length || a.material.name.localeCompare(b.material.name));

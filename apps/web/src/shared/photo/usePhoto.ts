@@ -81,7 +81,7 @@ export function usePhoto(ids: readonly string[]): PhotoInHand {
       },
     });
     // Everything that matters is in the key.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
   }, [key, questions]);
 
   const is = answer?.is ?? null;

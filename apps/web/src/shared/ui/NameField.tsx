@@ -23,7 +23,7 @@ export function NameField(props: {
   const { label, value, onCommit, hideLabel, bare, size, className, width, grow } = props;
   const id = useId();
   const [text, setText] = useState<string | null>(null);
-  const empty = text !== null && text.trim() === '';
+  const empty = text?.trim() === '';
   return (
     <div className={['field', grow && 'grow', className].filter(Boolean).join(' ')} style={{ width }}>
       <label className={hideLabel ? 'sr-only' : 'field-label'} htmlFor={id}>

@@ -58,7 +58,7 @@ export function useDaysBeside(batchId: string): readonly DayBeside[] {
       sheets
         .filter((s) => others.includes(s.batchId))
         .map((s) => ({ ...s, progress: progressOf(s.steps, logOf(s.batchId, store).getSnapshot().entries) })),
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- a log has changed when `turn` has
+    // oxlint-disable-next-line react/exhaustive-deps -- a log has changed when `turn` has
     [sheets, others, store, turn],
   );
 }
