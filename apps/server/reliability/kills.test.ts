@@ -13,7 +13,7 @@ import { serverProcess } from './server-process.ts';
 const KILLS = Number(process.env.KLEUR_KILLS ?? 5);
 const START_KILLS = Number(process.env.KLEUR_START_KILLS ?? 2);
 const WRITERS = 4;
-const FIXTURES = join(__dirname, '..', 'test', 'fixtures');
+const FIXTURES = join(import.meta.dirname, '..', 'test', 'fixtures');
 
 const server = serverProcess(4381);
 const { origin } = server;

@@ -3,7 +3,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 
-const MAIN = join(__dirname, '..', 'bundle', 'main.js');
+const MAIN = join(import.meta.dirname, '..', 'bundle', 'main.js');
 
 export interface Ended {
   readonly code: number | null;
@@ -44,7 +44,8 @@ export function serverProcess(ownPort: number): ServerProcess {
     start(prefix = [], port = ownPort, env = {}, flags = []) {
       const [command, ...args] = [...prefix, process.execPath, MAIN];
       const child = spawn(command, [...args, ...flags], {
-        env: { ...process.env, ...env, KLEUR_DATA: server.folder, PORT: String(port) },
+        // Its own files need no compiler, which the tests are loaded through.
+        env: { ...process.env, NODE_OPTIONS: '', ...env, KLEUR_DATA: server.folder, PORT: String(port) },
       });
       running.add(child);
       let stderr = '';

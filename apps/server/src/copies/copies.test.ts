@@ -13,7 +13,7 @@ import Database from 'libsql';
 import { startApp, type TestApp } from '../../test/app.ts';
 
 const CONFIRM = { confirm: 'replace everything with this copy' };
-const OLD = join(__dirname, '..', '..', 'test', 'fixtures', 'workspace-schema-4.sqlite.gz');
+const OLD = join(import.meta.dirname, '..', '..', 'test', 'fixtures', 'workspace-schema-4.sqlite.gz');
 
 let t: TestApp;
 beforeEach(async () => {

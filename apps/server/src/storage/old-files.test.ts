@@ -8,7 +8,7 @@ import { startApp, type TestApp } from '../../test/app.ts';
 import { DATA_FILE } from './data-folder.ts';
 
 /** Data files as earlier versions left them, one a schema. */
-const FIXTURES = join(__dirname, '..', '..', 'test', 'fixtures');
+const FIXTURES = join(import.meta.dirname, '..', '..', 'test', 'fixtures');
 const names = readdirSync(FIXTURES).filter((n) => n.endsWith('.sqlite.gz'));
 
 let folder: string;
