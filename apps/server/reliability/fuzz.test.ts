@@ -2,10 +2,11 @@ import { readFileSync } from 'node:fs';
 import { type BatchPage, BODY_LIMIT_BYTES, type Problem, PROBLEM_CODES, routes } from '@kleur/contract';
 import * as fc from 'fast-check';
 import { type Operation, operationsOf, type OpenApi } from './open-api.ts';
+import { cases } from '../../../packages/core/test/cases.ts';
 import { serverProcess } from './server-process.ts';
 
 /** Bodies that are sent, over all operations; KLEUR_BODIES for more. */
-const BODIES = Number(process.env.KLEUR_BODIES ?? 1_200);
+const BODIES = Number(process.env.KLEUR_BODIES ?? cases(500, 10_000));
 const SEED = 20_261;
 /** Most processor time of one body on an ordinary machine, ms, and most memory of the server, MB. */
 const MOST_CPU = 300;

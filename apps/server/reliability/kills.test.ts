@@ -7,11 +7,12 @@ import { logEntry, type LogEntry } from '@kleur/core/day';
 import { seededRandom } from '@kleur/core/numerics';
 import Database from 'libsql';
 import { DATA_FILE } from '../src/storage/data-folder.ts';
+import { cases } from '../../../packages/core/test/cases.ts';
 import { serverProcess } from './server-process.ts';
 
 /** How often the server is killed: KLEUR_KILLS while it writes, KLEUR_START_KILLS while it starts. */
-const KILLS = Number(process.env.KLEUR_KILLS ?? 5);
-const START_KILLS = Number(process.env.KLEUR_START_KILLS ?? 2);
+const KILLS = Number(process.env.KLEUR_KILLS ?? cases(3, 100));
+const START_KILLS = Number(process.env.KLEUR_START_KILLS ?? cases(2, 30));
 const WRITERS = 4;
 const FIXTURES = join(import.meta.dirname, '..', 'test', 'fixtures');
 

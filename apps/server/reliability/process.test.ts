@@ -12,10 +12,9 @@ import { DATA_FILE, openDataFolder, STORAGE_EXIT_CODE } from '../src/storage/dat
 /** The built server as a process of its own: what it does with bad files and when it is killed. */
 const PORT = 4391;
 const server = serverProcess(PORT);
-const { origin, start } = server;
+const { origin, start, startWithDemo } = server;
 it('keeps every acknowledged write through a kill', async () => {
-  const first = start();
-  await first.ready;
+  const first = await startWithDemo();
   const { items } = (await (await fetch(origin + routes.batches)).json()) as BatchPage;
   const { version, ...batch } = (await (
     await fetch(origin + routes.batch(items[0]!.id))
@@ -98,8 +97,7 @@ it('does not listen for other machines without a passphrase, and asks for it wit
   const short = await start([], PORT, { ...open, KLEUR_PASSPHRASE: 'short' }).ended;
   expect(short.stderr.trim()).toBe('KLEUR_PASSPHRASE has 5 characters. It needs 12 to 200.');
 
-  const first = start([], PORT, { ...open, KLEUR_PASSPHRASE: 'seven grey herons' });
-  await first.ready;
+  const first = await startWithDemo([], { ...open, KLEUR_PASSPHRASE: 'seven grey herons' });
   expect((await fetch(origin + routes.batches)).status).toBe(401);
   const { code, stderr } = await start([], PORT, open).ended;
   expect([code, stderr]).toEqual([STORAGE_EXIT_CODE, expect.stringContaining('is in use')]);
@@ -118,7 +116,7 @@ it('does not listen for other machines without a passphrase, and asks for it wit
 });
 
 it('saves while twenty matches are asked for, and refuses those for which there is no room', async () => {
-  await start().ready;
+  await startWithDemo();
   const json = { 'content-type': 'application/json' };
   const { items } = (await (await fetch(origin + routes.batches)).json()) as BatchPage;
   const order: string[] = [];
@@ -160,8 +158,7 @@ it('starts anew on the empty file of a start that was stopped at once', async ()
 });
 
 it('leaves a folder to the server that has it, also after that one was killed', async () => {
-  const first = start();
-  await first.ready;
+  const first = await startWithDemo();
   const second = await start([], PORT + 1).ended;
   expect(second.code).toBe(STORAGE_EXIT_CODE);
   expect(second.stderr).toContain(`is in use by another Kleur (process ${first.child.pid})`);
@@ -172,7 +169,7 @@ it('leaves a folder to the server that has it, also after that one was killed', 
 });
 
 it('copies what is there before the demo replaces it, unless that is the demo as it came', async () => {
-  await start().ready;
+  await startWithDemo();
   const reset = async (): Promise<void> => {
     const answer = await fetch(`${origin}/api/demo/reset`, {
       method: 'POST',
@@ -190,7 +187,7 @@ it('copies what is there before the demo replaces it, unless that is the demo as
 });
 
 it('says with a code that another program holds the file', async () => {
-  await start().ready;
+  await startWithDemo();
   const other = new Database(join(server.folder, DATA_FILE));
   other.exec('BEGIN IMMEDIATE');
   try {
@@ -255,14 +252,7 @@ describe('a full disk', () => {
     prefix: readonly string[],
     makeRoom: (child: ChildProcess) => void,
   ): Promise<void> {
-    // The first start lays the demo down; its log is folded into the file when the second one opens it.
-    const first = start();
-    await first.ready;
-    first.child.kill('SIGTERM');
-    await first.ended;
-
-    const { child, ready, ended } = start(prefix);
-    await ready;
+    const { child, ended } = await startWithDemo(prefix);
     const { items } = (await (await fetch(origin + routes.batches)).json()) as BatchPage;
     const source = (await (await fetch(origin + routes.batch(items[0]!.id))).json()) as BatchDocument;
     const { state, madeOn, plan } = source;

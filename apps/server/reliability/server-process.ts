@@ -1,5 +1,5 @@
 import { type ChildProcess, spawn } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
+import { cpSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 
@@ -32,12 +32,15 @@ export interface ServerProcess {
     env?: NodeJS.ProcessEnv,
     flags?: readonly string[],
   ) => Started;
+  /** Starts on a folder that holds the demo, which is made by a first start and copied after that. */
+  readonly startWithDemo: (prefix?: readonly string[], env?: NodeJS.ProcessEnv) => Promise<Started>;
   readonly stopAll: () => void;
 }
 
 /** The built server as a process of its own, on a data folder that each test gets anew; whatever runs ends with the test. */
 export function serverProcess(ownPort: number): ServerProcess {
   const running = new Set<ChildProcess>();
+  let demo: string | null = null;
   const server: ServerProcess = {
     origin: `http://127.0.0.1:${ownPort}`,
     folder: '',
@@ -69,6 +72,22 @@ export function serverProcess(ownPort: number): ServerProcess {
       );
       return { child, ready, ended, said: () => stdout };
     },
+    async startWithDemo(prefix = [], env = {}) {
+      if (demo === null) {
+        demo = mkdtempSync(join(tmpdir(), 'kleur-demo-'));
+        const own = server.folder;
+        server.folder = demo;
+        const maker = server.start();
+        await maker.ready;
+        maker.child.kill('SIGTERM');
+        await maker.ended;
+        server.folder = own;
+      }
+      cpSync(demo, server.folder, { recursive: true });
+      const started = server.start(prefix, ownPort, env);
+      await started.ready;
+      return started;
+    },
     stopAll() {
       for (const child of running) child.kill('SIGKILL');
       running.clear();
@@ -80,6 +99,9 @@ export function serverProcess(ownPort: number): ServerProcess {
   afterEach(() => {
     server.stopAll();
     rmSync(server.folder, { recursive: true, force: true });
+  });
+  afterAll(() => {
+    if (demo !== null) rmSync(demo, { recursive: true, force: true });
   });
   return server;
 }
