@@ -6,6 +6,7 @@ import { DefaultCurves1790000000008 } from './migrations/1790000000008-default-c
 import { BandPlaces1790000000009 } from './migrations/1790000000009-band-places.ts';
 import { MaterialDates1790000000003 } from './migrations/1790000000003-material-dates.ts';
 import { Learning1790000000013 } from './migrations/1790000000013-learning.ts';
+import { LookAlikeOils1790000000017 } from './migrations/1790000000017-look-alike-oils.ts';
 import { CatalogueModule } from './catalogue.module.ts';
 import { CatalogueService } from './catalogue.service.ts';
 
@@ -17,6 +18,7 @@ export const catalogueDomain: Domain = {
     DefaultCurves1790000000008,
     BandPlaces1790000000009,
     Learning1790000000013,
+    LookAlikeOils1790000000017,
   ],
   content: [CatalogueService, LearningsService],
 };

@@ -2,6 +2,7 @@ import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'n
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { gunzipSync } from 'node:zlib';
+import Database from 'libsql';
 import { type BatchDocument, type BatchPage, type MaterialWire, routes } from '@kleur/contract';
 import { PLAN_SCHEMA } from '@kleur/core/plan';
 import { startApp, type TestApp } from '../../test/app.ts';
@@ -59,6 +60,29 @@ it('workspace-schema-4 keeps what its maker changed', async () => {
   expect(moulds.map((m) => m.name)).toEqual(['Drain pipe', 'Long loaf', 'Pebble tray', 'Tall loaf']);
   expect((await t.api.get(routes.recipes)).body.length).toBeGreaterThan(0);
   expect((await t.api.get(routes.palettes)).body).toHaveLength(2);
+});
+
+it.each(names)('%s knows the oils that came to the starting shelf later', async (name) => {
+  await open(name);
+  for (const [id, called] of [
+    ['oil-coconut-fractionated', 'Coconut, fractionated'],
+    ['oil-stearic-acid', 'Stearic acid'],
+  ] as const) {
+    const oil = (await t.api.get(routes.material(id)).expect(200)).body as MaterialWire;
+    expect(oil).toMatchObject({ name: called, kind: 'oil', builtIn: true, version: 1, inStock: false });
+  }
+});
+
+it('an oil of the maker’s own keeps its name alone', async () => {
+  folder = mkdtempSync(join(tmpdir(), 'kleur-old-'));
+  const file = join(folder, DATA_FILE);
+  writeFileSync(file, gunzipSync(readFileSync(join(FIXTURES, 'workspace-schema-9.sqlite.gz'))));
+  const db = new Database(file);
+  db.exec(`UPDATE material SET name = 'STEARIC ACID' WHERE id = 'oil-lard'`);
+  db.close();
+  t = await startApp('empty', folder);
+  await t.api.get(routes.material('oil-stearic-acid')).expect(404);
+  await t.api.get(routes.material('oil-coconut-fractionated')).expect(200);
 });
 
 it('workspace-schema-6 keeps a rate of scent, an order of one’s own, and what was ticked', async () => {
