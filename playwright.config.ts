@@ -45,6 +45,8 @@ export default defineConfig({
       PORT: String(firstPort + i),
       KLEUR_DATA: mkdtempSync(join(tmpdir(), 'kleur-e2e-')),
       NODE_ENV: 'production',
+      // The tests read the sources of core and contract; the built server is run as it is.
+      NODE_OPTIONS: '',
     },
     reuseExistingServer: false,
     timeout: 180_000,

@@ -91,6 +91,8 @@ tests(
     failed: numFailedTests + numRuntimeErrorTestSuites,
   }),
 );
+// Core and contract are read from their sources: nothing is compiled for the tests alone.
+process.env.NODE_OPTIONS = '--conditions=source';
 tests('browser tests', ['playwright', 'test'], 'test-results/e2e.json', ({ stats }) => ({
   passed: stats.expected + stats.flaky,
   failed: stats.unexpected,
