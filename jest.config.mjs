@@ -1,9 +1,8 @@
 import { join } from 'node:path';
 
 /*
- * Core and server run as what they are, ES modules compiled by SWC as they load, each file of tests in a thread of its
- * kind: a third of the time that a context of their own takes, in which every global and every import is looked up.
- * The runner reads this from the environment.
+ * Core and server run as ES modules, compiled by SWC as they load, in worker threads that keep what they have loaded:
+ * a third of the time that a new context for each file of tests takes. The threads read these two from the environment.
  */
 process.env.NODE_OPTIONS = [
   process.env.NODE_OPTIONS ?? '',

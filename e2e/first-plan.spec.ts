@@ -18,6 +18,8 @@ const test = base.extend<{ readonly site: string }>({
         PORT: String(port),
         KLEUR_DATA: mkdtempSync(join(tmpdir(), 'kleur-empty-')),
         NODE_ENV: 'production',
+        // As in playwright.config.ts.
+        NODE_OPTIONS: '',
       },
       stdio: 'ignore',
     });

@@ -118,7 +118,8 @@ export const colourantToFit = (
  * from the same place. Null for what has no colour of its own, and for specks, which are seen one by one.
  */
 export function fitMaterial(m: Material): FitMaterial | null {
-  if (!m.window || m.optics?.specks !== null) return null;
+  if (!m.window || !m.optics) return null;
+  if (m.optics.specks) return null;
   const optics = m.curve?.origin.kind === 'fitted' ? startingCurve(m).optics : m.optics;
   return optics && colourantToFit(m.id, m.kind, optics, m.window.typical);
 }
